@@ -1,0 +1,32 @@
+package gentlecomet.sound.parameter;
+
+/** Places of an envelope's parameters within its group. Times in seconds. */
+public final class EnvelopeParameters {
+
+    static final ParameterTemplate AMPLITUDE = new ParameterTemplate();
+    static final ParameterTemplate SHAPE = new ParameterTemplate();
+
+    public static final int DELAY = 0;
+    public static final int ATTACK = 1;
+    public static final int HOLD = 2;
+    public static final int DECAY = 3;
+    public static final int SUSTAIN = 4;
+    public static final int RELEASE = 5;
+
+    static {
+        declare(AMPLITUDE, 0.002, 0.2, 100, 0.03);
+        declare(SHAPE, 0.002, 0.4, 0, 0.2);
+    }
+
+    private EnvelopeParameters() {
+    }
+
+    private static void declare(ParameterTemplate group, double attack, double decay, double sustain, double release) {
+        group.number("delay", "Delay", Unit.SECONDS, Taper.CUBIC, 0, 5, 0);
+        group.number("attack", "Attack", Unit.SECONDS, Taper.CUBIC, 0, 20, attack);
+        group.number("hold", "Hold", Unit.SECONDS, Taper.CUBIC, 0, 5, 0);
+        group.number("decay", "Decay", Unit.SECONDS, Taper.CUBIC, 0.001, 20, decay);
+        group.number("sustain", "Sustain", Unit.PERCENT, Taper.LINEAR, 0, 100, sustain);
+        group.number("release", "Release", Unit.SECONDS, Taper.CUBIC, 0.001, 20, release);
+    }
+}

@@ -1,0 +1,53 @@
+package gentlecomet.sound.parameter;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * An ordered group of parameters that is laid out once or several times in the registry, for example the parameters of a
+ * source. Declaring a parameter answers its place within the group, which the engine keeps as a constant.
+ */
+final class ParameterTemplate {
+
+    private final List<Parameter> parameters = new ArrayList<>();
+
+    int number(String id, String label, Unit unit, Taper taper, double min, double max, double neutral) {
+        return add(new Parameter(parameters.size(), id, label, "", unit, taper, min, max, neutral, List.of()));
+    }
+
+    int choice(String id, String label, String... choices) {
+        return add(new Parameter(parameters.size(), id, label, "", Unit.NONE, Taper.CHOICE, 0, choices.length - 1, 0,
+                List.of(choices)));
+    }
+
+    int onOff(String id, String label) {
+        return choice(id, label, "off", "on");
+    }
+
+    int group(ParameterTemplate group, String prefix, String place) {
+        int start = parameters.size();
+        for (Parameter p : group.parameters) {
+            add(new Parameter(parameters.size(), prefix.isEmpty() ? p.id() : prefix + "." + p.id(), p.label(),
+                    p.place().isEmpty() ? place : place + " " + lowerFirst(p.place()), p.unit(), p.taper(), p.min(), p.max(), p.neutral(),
+                    p.choices()));
+        }
+        return start;
+    }
+
+    int size() {
+        return parameters.size();
+    }
+
+    List<Parameter> parameters() {
+        return List.copyOf(parameters);
+    }
+
+    private int add(Parameter parameter) {
+        parameters.add(parameter);
+        return parameter.index();
+    }
+
+    private static String lowerFirst(String text) {
+        return text.startsWith("LFO") ? text : text.substring(0, 1).toLowerCase() + text.substring(1);
+    }
+}

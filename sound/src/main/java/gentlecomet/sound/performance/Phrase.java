@@ -1,0 +1,33 @@
+package gentlecomet.sound.performance;
+
+import java.util.List;
+
+/**
+ * A short clip of notes to audition and to measure a patch with.
+ *
+ * @param id    stable text id
+ * @param name  name on the screen
+ * @param tempo in beats per minute
+ * @param beats length in beats, after which the tail rings
+ * @param notes in any order
+ */
+public record Phrase(String id, String name, double tempo, double beats, List<Note> notes) {
+
+    public Phrase {
+        notes = List.copyOf(notes);
+    }
+
+    /** One note, held for some seconds, as a phrase. */
+    public static Phrase single(int key, int velocity, double seconds) {
+        return new Phrase("single", "Single note", 60, seconds, List.of(new Note(key, velocity, 0, seconds)));
+    }
+
+    /** Length in seconds without the tail. */
+    public double seconds() {
+        return beats * 60 / tempo;
+    }
+
+    public Phrase atTempo(double newTempo) {
+        return new Phrase(id, name, newTempo, beats, notes);
+    }
+}

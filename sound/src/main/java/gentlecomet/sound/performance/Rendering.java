@@ -1,0 +1,105 @@
+package gentlecomet.sound.performance;
+
+import gentlecomet.sound.engine.Engine;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.PatchImage;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+
+/**
+ * Plays phrases through the engine as fast as the machine can and gives the samples. A rendering owns one engine and may be
+ * used again and again, by one thread at a time.
+ */
+public final class Rendering {
+
+    /** The tail is taken to have ended when it stays this far below full scale for a tenth of a second. */
+    public static final double SILENCE = 1e-4;
+
+    private final Engine engine;
+
+    public Rendering(double sampleRate) {
+        engine = new Engine(sampleRate);
+    }
+
+    /** Moves the wheels or the pressure before the first note. */
+    @FunctionalInterface
+    public interface Hands {
+        /** Nothing is moved. */
+        Hands AT_REST = engine -> { };
+
+        void place(Engine engine);
+    }
+
+    /** What came out. */
+    public record Result(Audio audio, boolean endless, int faults) {
+    }
+
+    /** As {@link #render(double[], Phrase, double, Hands)} at the phrase's own tempo, with the hands at rest and up to 12 s of tail. */
+    public Audio render(Patch patch, Phrase phrase) {
+        return render(PatchImage.of(patch), phrase, 12, Hands.AT_REST).audio();
+    }
+
+    /**
+     * Plays a phrase and lets it ring out.
+     *
+     * @param image       the patch; the phrase's tempo takes the place of the patch's own
+     * @param tailSeconds longest tail; a sound that goes on is cut there and called endless
+     */
+    public Result render(double[] image, Phrase phrase, double tailSeconds, Hands hands) {
+        double[] atTempo = image.clone();
+        atTempo[PatchParameters.TEMPO] = Parameters.at(PatchParameters.TEMPO).clamp(phrase.tempo());
+        int faultsBefore = engine.faults();
+        engine.load(atTempo);
+        hands.place(engine);
+        List<Event> events = events(phrase);
+        int played = (int) Math.ceil(phrase.seconds() * engine.sampleRate() / Engine.STEP) * Engine.STEP;
+        int longest = played + (int) (tailSeconds * engine.sampleRate() / Engine.STEP) * Engine.STEP;
+        double[] left = new double[longest];
+        double[] right = new double[longest];
+        int quietNeeded = (int) (0.1 * engine.sampleRate());
+        int quiet = 0;
+        int next = 0;
+        int at = 0;
+        while (at < longest && (at < played || quiet < quietNeeded)) {
+            while (next < events.size() && events.get(next).frame <= at) {
+                events.get(next++).play(engine);
+            }
+            engine.render(left, right, at, Engine.STEP);
+            quiet = loud(left, right, at) ? 0 : quiet + Engine.STEP;
+            at += Engine.STEP;
+        }
+        return new Result(Audio.of(left, right, at, (int) engine.sampleRate()), quiet < quietNeeded && at >= longest,
+                engine.faults() - faultsBefore);
+    }
+
+    private static boolean loud(double[] left, double[] right, int at) {
+        for (int i = at; i < at + Engine.STEP; i++) {
+            if (Math.abs(left[i]) > SILENCE || Math.abs(right[i]) > SILENCE) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private List<Event> events(Phrase phrase) {
+        double framesPerBeat = 60 / phrase.tempo() * engine.sampleRate();
+        List<Event> events = new ArrayList<>();
+        for (Note n : phrase.notes()) {
+            events.add(new Event((int) Math.floor(n.start() * framesPerBeat + 0.5), n.key(), n.velocity()));
+            events.add(new Event((int) Math.floor((n.start() + n.length()) * framesPerBeat + 0.5), n.key(), 0));
+        }
+        // At the same frame keys go up before keys go down, so that a repeated key sounds again.
+        events.sort(Comparator.comparingInt((Event e) -> e.frame).thenComparingInt(e -> e.velocity > 0 ? 1 : 0)
+                .thenComparingInt(e -> e.key));
+        return events;
+    }
+
+    private record Event(int frame, int key, int velocity) {
+        void play(Engine engine) {
+            engine.noteOn(key, velocity);
+        }
+    }
+}

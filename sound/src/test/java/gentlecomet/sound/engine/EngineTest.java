@@ -1,0 +1,290 @@
+package gentlecomet.sound.engine;
+
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import gentlecomet.sound.parameter.Parameter;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.patch.Macro;
+import gentlecomet.sound.patch.MacroTarget;
+import gentlecomet.sound.patch.Modulator;
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.PatchImage;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class EngineTest {
+
+    private static final Patch RICH = Played.routed(Played.patch("layer1.source1.wave=saw", "layer1.source1.copies=7",
+            "layer1.source1.detune=18", "layer1.source1.width=80", "layer1.source1.phaseStart=random", "layer1.source2.wave=noise",
+            "layer1.source2.level=-24", "layer1.filter.type=low", "layer1.filter.cutoff=900", "layer1.filter.envelopeAmount=3",
+            "delay.mix=30", "reverb.mix=25"), Modulator.LFO, "layer1.pitch.shift", 0.3);
+
+    @Test
+    void theNeutralPatchIsOneDrySineAtMinusTwelve() {
+        double[] sound = Played.left(Patch.neutral("Neutral"), 69, 127, 48000, 48000);
+        Spectrum spectrum = new Spectrum(sound, 4096, 32768, 48000);
+        assertEquals(-12, Spectrum.db(spectrum.amplitude(440)), 0.02);
+        assertTrue(Spectrum.db(spectrum.strongestBetweenHarmonics(440, 23000)) < -100);
+        assertTrue(Spectrum.db(spectrum.amplitude(880)) < -100);
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1, 7, 64, 128, 1000})
+    void samplesDoNotDependOnTheBlockSize(int blockSize) {
+        double[] reference = Played.left(RICH, 50, 100, 48000, 12000);
+        Engine engine = Played.engine(RICH, 48000);
+        engine.noteOn(50, 100);
+        double[] left = new double[12000];
+        double[] right = new double[12000];
+        for (int at = 0; at < left.length; at += blockSize) {
+            engine.render(left, right, at, Math.min(blockSize, left.length - at));
+        }
+        assertArrayEquals(reference, left);
+    }
+
+    @Test
+    void loadingAgainStartsFromTheSameState() {
+        Engine engine = Played.engine(RICH, 48000);
+        double[] first = new double[9000];
+        double[] second = new double[9000];
+        engine.noteOn(50, 100);
+        engine.bend(0.7);
+        engine.render(first, new double[9000], 0, 9000);
+        engine.load(PatchImage.of(RICH));
+        engine.noteOn(50, 100);
+        engine.render(second, new double[9000], 0, 9000);
+        assertArrayEquals(Played.left(RICH, 50, 100, 48000, 9000), second);
+        assertFalse(java.util.Arrays.equals(first, second));
+    }
+
+    /** The DLS and General MIDI 2 recommendation: 40 log10(v/127) dB. */
+    @ParameterizedTest
+    @CsvSource({"64,100,-11.906", "32,100,-23.947", "64,50,-5.953", "1,0,0"})
+    void velocityFollowsTheRecommendedLaw(int velocity, int amount, double db) {
+        Patch patch = Played.patch("performance.velocityToLevel=" + amount);
+        double full = Played.rms(Played.left(patch, 69, 127, 48000, 24000), 4800, 24000);
+        double soft = Played.rms(Played.left(patch, 69, velocity, 48000, 24000), 4800, 24000);
+        assertEquals(db, Spectrum.db(soft / full), 0.01);
+    }
+
+    @Test
+    void bendReachesItsOwnRangeUpAndDown() {
+        Patch patch = Played.patch("performance.bendUp=12", "performance.bendDown=2");
+        double[] up = Played.left(patch, 48000, 60000, e -> { e.bend(1); e.noteOn(57, 127); });
+        double[] down = Played.left(patch, 48000, 60000, e -> { e.bend(-1); e.noteOn(57, 127); });
+        assertEquals(440, Played.frequency(java.util.Arrays.copyOfRange(up, 20000, 60000), 440, 48000), 0.05);
+        assertEquals(220 * Math.pow(2, -2 / 12.0), Played.frequency(java.util.Arrays.copyOfRange(down, 20000, 60000), 196, 48000), 0.05);
+    }
+
+    @Test
+    void aSplitPlaysEachLayerOnItsOwnKeysOnly() {
+        Patch patch = Played.patch("layer1.zone.highKey=B3", "layer2.on=on", "layer2.zone.lowKey=C4", "layer2.source1.level=-12",
+                "layer2.source1.octave=1");
+        assertEquals(246.94, Played.frequency(Played.left(patch, 59, 127, 48000, 40000), 246.9, 48000), 0.05);
+        assertEquals(523.25, Played.frequency(Played.left(patch, 60, 127, 48000, 40000), 523.2, 48000), 0.05);
+        Patch hole = Played.patch("layer1.zone.highKey=B3");
+        assertEquals(0, Played.rms(Played.left(hole, 60, 127, 48000, 4800), 0, 4800));
+    }
+
+    @Test
+    void everyModulatorMovesItsTarget() {
+        Patch open = Played.patch("layer1.source1.wave=saw", "layer1.filter.type=low", "layer1.filter.cutoff=200",
+                "layer1.lfo.wave=square", "layer1.lfo.rate=0.02", "layer1.filterEnvelope.sustain=100");
+        double plain = Played.rms(Played.left(open, 48, 127, 48000, 24000), 4800, 24000);
+        for (Modulator m : Modulator.values()) {
+            Patch routed = Played.routed(open.withValue(Parameters.find("macro" + Math.max(1, m.ordinal() - 8)), 100), m,
+                    "layer1.filter.cutoff", 5);
+            double moved = Played.rms(Played.left(routed, 48000, 24000, e -> {
+                e.modWheel(1);
+                e.aftertouch(1);
+                e.bend(0.5);
+                e.noteOn(48, 127);
+            }), 4800, 24000);
+            if (m != Modulator.KEY) {
+                assertTrue(Math.abs(Spectrum.db(moved / plain)) > 0.2, m + " moved the level by " + Spectrum.db(moved / plain) + " dB");
+            }
+        }
+        double low = Played.rms(Played.left(Played.routed(open, Modulator.KEY, "layer1.filter.cutoff", 5), 24, 127, 48000, 24000), 4800, 24000);
+        double untracked = Played.rms(Played.left(open, 24, 127, 48000, 24000), 4800, 24000);
+        assertTrue(low < untracked, "keys below C4 close the filter");
+    }
+
+    @Test
+    void polyphonicAftertouchMovesItsOwnKeyOnly() {
+        Patch patch = Played.routed(Played.patch(), Modulator.AFTERTOUCH, "layer1.pitch.shift", 12);
+        double[] sound = Played.left(patch, 48000, 60000, e -> { e.noteOn(57, 127); e.noteOn(64, 127); e.keyAftertouch(57, 1); });
+        Spectrum spectrum = new Spectrum(sound, 20000, 32768, 48000);
+        assertTrue(spectrum.amplitude(440) > 0.2, "the pressed key sounds an octave up");
+        assertTrue(spectrum.amplitude(329.63) > 0.2, "the other stays");
+        assertTrue(spectrum.amplitude(220) < 0.01);
+    }
+
+    @Test
+    void aMacroPutsItsTargetsBetweenTheirEnds() {
+        Parameter level = Parameters.find("layer1.source1.level");
+        Patch patch = Patch.neutral("M").withMacro(2, new Macro("Level", "soft", "loud", List.of(new MacroTarget(level, -30, -10))));
+        for (double position : new double[] {0, 50, 100}) {
+            Patch at = patch.withValue(Parameters.find("macro3"), position);
+            Spectrum spectrum = new Spectrum(Played.left(at, 69, 127, 48000, 40000), 4096, 32768, 48000);
+            assertEquals(-30 + 20 * position / 100, Spectrum.db(spectrum.amplitude(440)), 0.05);
+            assertEquals(-30 + 20 * position / 100, at.soundingValue(level), 1e-9);
+        }
+    }
+
+    @Test
+    void movingAHeldParameterByHandSoundsTheSameInEngineAndPatch() {
+        Parameter level = Parameters.find("layer1.source1.level");
+        Patch patch = Patch.neutral("M").withMacro(0, new Macro("Level", "", "", List.of(new MacroTarget(level, -30, -10))))
+                .withValue(Parameters.find("macro1"), 50);
+        Patch moved = patch.withValue(level, -16);
+        assertEquals(-16, moved.soundingValue(level), 1e-9);
+        Engine byHand = Played.engine(patch, 48000);
+        byHand.setParameter(level.index(), -16);
+        byHand.render(new double[48000], new double[48000], 0, 48000);
+        assertEquals(-16, byHand.soundingValue(level.index()), 1e-9);
+        byHand.setParameter(Parameters.find("macro1").index(), 100);
+        byHand.render(new double[48000], new double[48000], 0, 48000);
+        assertEquals(moved.withValue(Parameters.find("macro1"), 100).soundingValue(level), byHand.soundingValue(level.index()), 1e-9);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"1/8D,120,375", "1/4,90,666.667", "free,120,250"})
+    void delayTimesFollowTempoAndDivision(String division, double tempo, double expectedMs) {
+        Patch patch = Played.patch("layer1.amplitude.attack=0", "layer1.amplitude.decay=5 ms", "layer1.amplitude.sustain=0", "delay.mix=50",
+                "delay.divisionLeft=" + division, "delay.timeLeft=250", "performance.tempo=" + tempo, "delay.lowCut=20", "delay.highCut=20k",
+                "delay.feedback=0");
+        double[] dry = Played.left(patch.withValue(Parameters.find("delay.mix"), 0), 96, 127, 48000, 48000);
+        double[] both = Played.left(patch, 96, 127, 48000, 48000);
+        int best = 0;
+        double strongest = 0;
+        for (int lag = 4800; lag < 47000; lag++) {
+            double sum = 0;
+            for (int i = 0; i < 600; i++) {
+                sum += lag + i < both.length ? dry[i] * both[lag + i] : 0;
+            }
+            if (sum > strongest) {
+                strongest = sum;
+                best = lag;
+            }
+        }
+        assertEquals(expectedMs * 48, best, 1);
+    }
+
+    /** Backward integration (M. R. Schroeder, 1965), fitted from -5 to -35 dB as T30. */
+    @ParameterizedTest
+    @CsvSource({"1.0,60", "2.5,60", "4,100", "0.6,30"})
+    void reverbDecaysInItsTime(double decay, double size) {
+        Patch patch = Played.patch("layer1.amplitude.attack=0", "layer1.amplitude.decay=20 ms", "layer1.amplitude.sustain=0", "reverb.mix=100",
+                "reverb.decay=" + decay + " s", "reverb.size=" + size, "reverb.damping=20k", "reverb.lowCut=20");
+        double[] sound = Played.left(patch, 84, 127, 48000, (int) (48000 * decay * 1.6));
+        double[] energy = new double[sound.length + 1];
+        for (int i = sound.length - 1; i >= 0; i--) {
+            energy[i] = energy[i + 1] + sound[i] * sound[i];
+        }
+        int five = 0;
+        int thirtyFive = 0;
+        for (int i = 0; i < sound.length; i++) {
+            double db = 10 * Math.log10(energy[i] / energy[0]);
+            five = db > -5 ? i : five;
+            thirtyFive = db > -35 ? i : thirtyFive;
+        }
+        assertEquals(decay, (thirtyFive - five) / 48000.0 * 2, decay * 0.1);
+    }
+
+    @Test
+    void monoPlaysOneNoteAndGlides() {
+        Patch patch = Played.patch("performance.mode=legato", "performance.glideTime=200 ms");
+        Engine engine = Played.engine(patch, 48000);
+        double[] buffer = new double[48000];
+        engine.noteOn(57, 127);
+        engine.render(buffer, new double[48000], 0, 24000);
+        engine.noteOn(69, 127);
+        assertEquals(1, engine.voicesSounding());
+        engine.render(buffer, new double[48000], 0, 4800);
+        double middle = Played.rms(buffer, 0, 4800);
+        assertTrue(middle > 0.1, "no gap at the change of key");
+        engine.render(buffer, new double[48000], 0, 48000);
+        assertEquals(440, Played.frequency(buffer, 440, 48000), 2.5);
+        engine.noteOff(69);
+        engine.render(buffer, new double[48000], 0, 14400);
+        engine.render(buffer, new double[48000], 0, 48000);
+        assertEquals(220, Played.frequency(buffer, 220, 48000), 0.05);
+    }
+
+    @Test
+    void strangeEventsLeaveNoStuckNote() {
+        Engine engine = Played.engine(RICH, 48000);
+        Random random = new Random(7);
+        double[] sink = new double[512];
+        for (int i = 0; i < 3000; i++) {
+            int key = random.nextInt(140) - 6;
+            switch (random.nextInt(6)) {
+                case 0, 1 -> engine.noteOn(key, random.nextInt(140) - 5);
+                case 2 -> engine.noteOff(key);
+                case 3 -> engine.pedal(random.nextBoolean());
+                case 4 -> engine.bend(random.nextDouble() * 8 - 4);
+                default -> engine.keyAftertouch(key, random.nextDouble() * 3 - 1);
+            }
+            engine.render(sink, new double[512], 0, 1 + random.nextInt(64));
+        }
+        engine.panic();
+        for (int i = 0; i < 400; i++) {
+            engine.render(sink, new double[512], 0, 512);
+        }
+        assertEquals(0, engine.voicesSounding());
+        assertEquals(0, engine.faults());
+    }
+
+    @Test
+    void randomPatchesStayFiniteAndFallSilent() {
+        long seed = 20261124;
+        Random random = new Random(seed);
+        Engine engine = new Engine(48000);
+        double[] left = new double[4800];
+        double[] right = new double[4800];
+        for (int round = 0; round < 150; round++) {
+            Patch patch = Patch.neutral("Random");
+            for (Parameter p : Parameters.ALL) {
+                if (random.nextInt(3) == 0) {
+                    patch = patch.withValue(p, p.value(random.nextDouble()));
+                }
+            }
+            for (int r = 0; r < 6; r++) {
+                Parameter target = Parameters.at(random.nextInt(Parameters.COUNT));
+                Modulator m = Modulator.values()[random.nextInt(Modulator.values().length)];
+                if (Parameters.movable(target) && (Parameters.layerOf(target.index()) >= 0 || m.sharedByAllNotes())) {
+                    patch = Played.routed(patch, m, target.id(), (random.nextDouble() * 2 - 1) * target.maxDepth());
+                }
+            }
+            engine.load(PatchImage.of(patch));
+            for (int n = 0; n < 4; n++) {
+                engine.noteOn(random.nextInt(128), 1 + random.nextInt(127));
+            }
+            engine.render(left, right, 0, 4800);
+            for (double v : left) {
+                assertTrue(Math.abs(v) < 1e5, "seed " + seed + " round " + round + ": " + v);
+            }
+            assertEquals(0, engine.faults(), "seed " + seed + " round " + round);
+        }
+    }
+
+    @Test
+    void theSafetyStageNeverLetsMoreThanFullScaleOut() {
+        Safety safety = new Safety(48000);
+        double[] left = {0.5, 7, -900, Double.NaN, Double.POSITIVE_INFINITY, 1e300, 0.2};
+        double[] right = {0.1, 0, 3, 0.4, Double.NaN, 0, 0.2};
+        safety.process(left, right, left.length);
+        for (int i = 0; i < left.length; i++) {
+            assertTrue(Math.abs(left[i]) <= 1 && Math.abs(right[i]) <= 1, "frame " + i);
+        }
+        assertEquals(0.5, left[0]);
+        assertTrue(safety.takeLimited() > 0);
+    }
+}

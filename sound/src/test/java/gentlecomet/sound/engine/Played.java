@@ -1,0 +1,85 @@
+package gentlecomet.sound.engine;
+
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.ValueText;
+import gentlecomet.sound.patch.Modulator;
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.PatchImage;
+import gentlecomet.sound.patch.Route;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Consumer;
+
+/** Builds patches from typed values and plays them. */
+public final class Played {
+
+    private Played() {
+    }
+
+    /** The neutral patch with an open amplitude envelope and some values changed, each as "id=typed text". */
+    public static Patch patch(String... changes) {
+        Patch patch = Patch.neutral("Test");
+        for (String change : changes) {
+            int at = change.indexOf('=');
+            var parameter = Parameters.find(change.substring(0, at));
+            patch = patch.withValue(parameter, ValueText.parse(parameter, change.substring(at + 1)));
+        }
+        return patch;
+    }
+
+    public static Patch routed(Patch patch, Modulator source, String target, double depth) {
+        List<Route> routes = new ArrayList<>(patch.routes());
+        routes.add(new Route(source, Parameters.find(target), depth));
+        return patch.withRoutes(routes);
+    }
+
+    public static Engine engine(Patch patch, double rate) {
+        Engine engine = new Engine(rate);
+        engine.load(PatchImage.of(patch));
+        return engine;
+    }
+
+    /** Left channel of one held key. */
+    public static double[] left(Patch patch, int key, int velocity, double rate, int frames) {
+        return left(patch, rate, frames, e -> e.noteOn(key, velocity));
+    }
+
+    public static double[] left(Patch patch, double rate, int frames, Consumer<Engine> hands) {
+        Engine engine = engine(patch, rate);
+        hands.accept(engine);
+        double[] left = new double[frames];
+        engine.render(left, new double[frames], 0, frames);
+        return left;
+    }
+
+    public static double rms(double[] samples, int from, int to) {
+        double sum = 0;
+        for (int i = from; i < to; i++) {
+            sum += samples[i] * samples[i];
+        }
+        return Math.sqrt(sum / (to - from));
+    }
+
+    /** Frequency of a steady periodic sound: from the phase advance of its fundamental between two stretches. */
+    public static double frequency(double[] samples, double nearHz, double rate) {
+        int length = 16384;
+        int gap = 8192;
+        double first = phase(samples, 4096, length, nearHz, rate);
+        double second = phase(samples, 4096 + gap, length, nearHz, rate);
+        double advance = second - first - 2 * Math.PI * nearHz * gap / rate;
+        advance -= 2 * Math.PI * Math.rint(advance / (2 * Math.PI));
+        return nearHz + advance * rate / (2 * Math.PI * gap);
+    }
+
+    private static double phase(double[] x, int from, int length, double hz, double rate) {
+        double re = 0;
+        double im = 0;
+        for (int i = 0; i < length; i++) {
+            double w = 0.5 - 0.5 * Math.cos(2 * Math.PI * i / length);
+            double angle = 2 * Math.PI * hz * i / rate;
+            re += x[from + i] * w * Math.cos(angle);
+            im -= x[from + i] * w * Math.sin(angle);
+        }
+        return Math.atan2(im, re);
+    }
+}
