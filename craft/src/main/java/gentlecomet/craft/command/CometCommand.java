@@ -1,0 +1,185 @@
+package gentlecomet.craft.command;
+
+import gentlecomet.craft.check.Finding;
+import gentlecomet.craft.check.Soundcheck;
+import gentlecomet.craft.format.CollectionFile;
+import gentlecomet.craft.format.FormatException;
+import gentlecomet.craft.format.Json;
+import gentlecomet.craft.format.MidiFormat;
+import gentlecomet.craft.format.PatchFormat;
+import gentlecomet.craft.format.WavFormat;
+import gentlecomet.craft.measure.Loudness;
+import gentlecomet.craft.measure.Measurement;
+import gentlecomet.craft.measure.Measuring;
+import gentlecomet.craft.measure.TruePeak;
+import gentlecomet.craft.phrase.NoteText;
+import gentlecomet.craft.phrase.Phrases;
+import gentlecomet.craft.release.ReleaseBuilder;
+import gentlecomet.craft.release.ReleaseCheck;
+import gentlecomet.craft.release.ReleasePatch;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.PatchImage;
+import gentlecomet.sound.performance.Audio;
+import gentlecomet.sound.performance.Phrase;
+import gentlecomet.sound.performance.Rendering;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+
+/** The command line: renders, measures, checks and releases without the web application or a database. */
+@Command(name = "comet", mixinStandardHelpOptions = true, description = "Render, measure, check and release patches.")
+public final class CometCommand {
+
+    private static final int RULE_BROKEN = 1;
+    private static final int BAD_INPUT = 2;
+    /** Tempo of synced parts where none is given, in beats per minute. */
+    private static final double DEFAULT_TEMPO = 120;
+
+    /** Runs one command and ends the program: 0 when all is well, 1 when a rule fails, 2 for bad input. */
+    public static void main(String[] args) {
+        System.exit(run(args));
+    }
+
+    static int run(String... args) {
+        CommandLine line = new CommandLine(new CometCommand());
+        line.setExecutionExceptionHandler((e, command, parsed) -> {
+            if (e instanceof FormatException || e instanceof IllegalArgumentException || e instanceof IOException) {
+                command.getErr().println("comet: " + (e instanceof IOException ? "cannot read or write " : "") + e.getMessage());
+                return BAD_INPUT;
+            }
+            throw e;
+        });
+        return line.execute(args);
+    }
+
+    @Command(description = "Plays a patch into a 24-bit stereo WAV file.")
+    int render(@CommandLine.Parameters(paramLabel = "PATCH.json") Path patchFile,
+            @Option(names = "--notes", description = "notes in sequence, key:velocity:seconds; + joins a chord") String notes,
+            @Option(names = "--phrase", description = "a Standard MIDI File") Path midi,
+            @Option(names = "--out", required = true) Path out,
+            @Option(names = "--rate", defaultValue = "48000") int rate,
+            @Option(names = "--seed", description = "in place of the patch's own") Integer seed,
+            @Option(names = "--tempo", description = "beats per minute") Double tempo) throws IOException {
+        if ((notes == null) == (midi == null)) {
+            throw new IllegalArgumentException("give either --notes or --phrase");
+        }
+        if (rate < 8000 || rate > 192000) {
+            throw new IllegalArgumentException("expected --rate from 8000 to 192000, found " + rate);
+        }
+        Patch patch = PatchFormat.read(Files.readString(patchFile), patchFile.getFileName().toString());
+        if (seed != null) {
+            patch = patch.withValue(Parameters.at(PatchParameters.SEED), seed);
+        }
+        Audio audio = new Rendering(rate).render(PatchImage.of(patch), phrase(notes, midi, tempo), Measuring.LONGEST_TAIL,
+                Rendering.Hands.AT_REST).audio();
+        Files.write(out, WavFormat.write24(audio));
+        System.out.printf(Locale.ROOT, "%s: %.2f s, %d Hz%n", out, audio.seconds(), rate);
+        return 0;
+    }
+
+    @Command(description = "Measures loudness and true peak of a WAV file.")
+    int measure(@CommandLine.Parameters(paramLabel = "F.wav") Path file, @Option(names = "--json") boolean json) throws IOException {
+        Audio audio = WavFormat.read(Files.readAllBytes(file), file.getFileName().toString());
+        Loudness l = Loudness.of(audio);
+        Map<String, Object> values = new LinkedHashMap<>();
+        values.put("integratedLufs", rounded(l.integrated()));
+        values.put("momentaryMaxLufs", rounded(l.momentaryMax()));
+        values.put("shortTermMaxLufs", rounded(l.shortTermMax()));
+        values.put("rangeLu", rounded(l.range()));
+        values.put("truePeakDbtp", rounded(TruePeak.db(audio)));
+        values.put("seconds", rounded(audio.seconds()));
+        if (json) {
+            System.out.print(Json.write(values));
+        } else {
+            values.forEach((name, value) -> System.out.printf("%-18s %s%n", name, value));
+        }
+        return 0;
+    }
+
+    /** What the check says of one patch, as JSON. */
+    record Checked(String bank, int slot, String name, List<Finding> findings) {
+    }
+
+    @Command(description = "Runs the soundcheck; exit 1 when a rule fails.")
+    int check(@CommandLine.Parameters(paramLabel = "FOLDER_OR_PATCH") Path path, @Option(names = "--json") boolean json) throws IOException {
+        CollectionFile collection = CollectionFolder.read(path);
+        Measuring measuring = new Measuring();
+        Soundcheck soundcheck = new Soundcheck(collection.rules());
+        List<Checked> results = new ArrayList<>();
+        boolean failed = false;
+        for (CollectionFile.Bank bank : collection.banks()) {
+            for (CollectionFile.Slot slot : bank.slots()) {
+                Patch patch = slot.patch();
+                Phrase phrase = Phrases.get(collection.rules().phraseOf(patch.naming().category()));
+                List<Finding> findings = soundcheck.check(patch, measuring.measure(patch, phrase), phrase, otherNames(collection, slot));
+                failed |= findings.stream().anyMatch(f -> f.severity() == Finding.Severity.FAULT);
+                results.add(new Checked(bank.name(), slot.number(), patch.name(), findings));
+            }
+        }
+        if (json) {
+            System.out.print(Json.write(results));
+        } else {
+            for (Checked c : results) {
+                System.out.printf("%s %03d %s: %s%n", c.bank(), c.slot(), c.name(), c.findings().isEmpty() ? "ok" : "");
+                c.findings().forEach(f -> System.out.printf("    %-7s %-18s %s%n", f.severity(), f.rule(), f.message()));
+            }
+        }
+        return failed ? RULE_BROKEN : 0;
+    }
+
+    @Command(description = "Builds and verifies the ZIP of a collection in a folder.")
+    int release(@CommandLine.Parameters(paramLabel = "FOLDER") Path folder, @Option(names = "--out", required = true) Path out,
+            @Option(names = "--release", defaultValue = "1.0", description = "version of the release") String version) throws IOException {
+        CollectionFile collection = CollectionFolder.read(folder);
+        List<ReleasePatch> patches = new ArrayList<>();
+        Measuring measuring = new Measuring();
+        for (int b = 0; b < collection.banks().size(); b++) {
+            CollectionFile.Bank bank = collection.banks().get(b);
+            for (CollectionFile.Slot slot : bank.slots()) {
+                Phrase phrase = Phrases.get(collection.rules().phraseOf(slot.patch().naming().category()));
+                Measurement m = measuring.measure(slot.patch(), phrase);
+                patches.add(new ReleasePatch(b, bank.name(), slot, 1, m));
+            }
+        }
+        byte[] zip = new ReleaseBuilder().build(collection, patches, version, part -> { });
+        ReleaseCheck.Report report = new ReleaseCheck().verify(zip, patches, part -> { });
+        report.lines().forEach(System.out::println);
+        if (!report.passed()) {
+            return RULE_BROKEN;
+        }
+        Files.write(out, zip);
+        return 0;
+    }
+
+    private static Phrase phrase(String notes, Path midi, Double tempo) throws IOException {
+        if (midi != null) {
+            Phrase read = MidiFormat.read(Files.readAllBytes(midi), midi.getFileName().toString());
+            return tempo == null ? read : read.atTempo(tempo);
+        }
+        NoteText.Notes parsed = NoteText.parse(notes);
+        // Lengths are seconds: count them as beats of the tempo that synced parts are to run at.
+        double beatsPerSecond = (tempo == null ? DEFAULT_TEMPO : tempo) / 60;
+        return new Phrase("notes", "Notes", beatsPerSecond * 60, parsed.end() * beatsPerSecond, parsed.notes().stream()
+                .map(n -> new gentlecomet.sound.performance.Note(n.key(), n.velocity(), n.start() * beatsPerSecond, n.length() * beatsPerSecond))
+                .toList());
+    }
+
+    private static List<String> otherNames(CollectionFile collection, CollectionFile.Slot slot) {
+        return collection.banks().stream().flatMap(b -> b.slots().stream()).filter(s -> s != slot).map(s -> s.patch().name()).toList();
+    }
+
+    private static double rounded(double value) {
+        return Math.rint(value * 100) / 100;
+    }
+}

@@ -1,0 +1,140 @@
+package gentlecomet.craft.format;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import gentlecomet.craft.rules.HouseRules;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.CodingErrorAction;
+import java.nio.charset.StandardCharsets;
+import java.text.Normalizer;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.regex.Pattern;
+import java.util.regex.PatternSyntaxException;
+
+/** A collection as a set of files: {@code collection.json}, and one JSON file for each patch. */
+public final class CollectionFormat {
+
+    /** File that describes the collection. */
+    public static final String INDEX = "collection.json";
+    /** Slots of a bank. */
+    public static final int SLOTS = 128;
+
+    private static final String NAME = "gentle-comet-collection";
+    private static final int VERSION = 1;
+    private static final int MOST_BANKS = 16;
+
+    private CollectionFormat() {
+    }
+
+    /** The files of a collection, by path. */
+    public static Map<String, byte[]> write(CollectionFile collection) {
+        Map<String, byte[]> files = new TreeMap<>();
+        ObjectNode root = Json.object();
+        root.put("format", NAME);
+        root.put("version", VERSION);
+        root.put("name", collection.name());
+        root.put("author", collection.author());
+        root.put("licence", collection.licence());
+        root.putPOJO("houseRules", collection.rules());
+        ArrayNode banks = root.putArray("banks");
+        for (int b = 0; b < collection.banks().size(); b++) {
+            CollectionFile.Bank bank = collection.banks().get(b);
+            ObjectNode node = banks.addObject();
+            node.put("name", bank.name());
+            ArrayNode slots = node.putArray("slots");
+            for (CollectionFile.Slot slot : bank.slots()) {
+                String path = "patches/" + fileName(b, slot) + ".json";
+                slots.addObject().put("slot", slot.number()).put("file", path);
+                files.put(path, PatchFormat.write(slot.patch()).getBytes(StandardCharsets.UTF_8));
+            }
+        }
+        files.put(INDEX, Json.write(root).getBytes(StandardCharsets.UTF_8));
+        return files;
+    }
+
+    /** Name of a patch's files without ending: bank letter, slot, and the name in plain letters. */
+    public static String fileName(int bank, CollectionFile.Slot slot) {
+        String plain = Normalizer.normalize(slot.patch().name(), Normalizer.Form.NFD).toLowerCase(Locale.ROOT)
+                .replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
+        return String.format(Locale.ROOT, "%c%03d-%s", 'a' + bank, slot.number(), plain.isEmpty() ? "patch" : plain);
+    }
+
+    /**
+     * Reads a collection from its files; all patches are read before anything is given back.
+     *
+     * @throws FormatException that names the file and the place in it
+     */
+    public static CollectionFile read(Map<String, byte[]> files) {
+        ObjectNode root = Json.readObject(text(files, INDEX), INDEX);
+        if (!NAME.equals(Json.text(root, "format", INDEX, 100))) {
+            throw new FormatException(INDEX + ".format", "expected \"" + NAME + "\"");
+        }
+        if (Json.number(root.get("version"), INDEX + ".version") != VERSION) {
+            throw new FormatException(INDEX + ".version", "expected " + VERSION);
+        }
+        Json.allowOnly(root, INDEX, Set.of("format", "version", "name", "author", "licence", "houseRules", "banks"));
+        List<CollectionFile.Bank> banks = new ArrayList<>();
+        for (JsonNode node : root.withArray("banks")) {
+            if (banks.size() >= MOST_BANKS || !(node instanceof ObjectNode bank)) {
+                throw new FormatException(INDEX + ".banks", "expected up to " + MOST_BANKS + " objects");
+            }
+            banks.add(bank(bank, INDEX + ".banks[" + banks.size() + "]", files));
+        }
+        String name = Json.text(root, "name", INDEX, 80);
+        if (name.isBlank()) {
+            throw new FormatException(INDEX + ".name", "expected a name");
+        }
+        return new CollectionFile(name, Json.text(root, "author", INDEX, 80), Json.text(root, "licence", INDEX, 20000),
+                rules(root.get("houseRules")), banks);
+    }
+
+    private static CollectionFile.Bank bank(ObjectNode bank, String place, Map<String, byte[]> files) {
+        List<CollectionFile.Slot> slots = new ArrayList<>();
+        Set<Integer> taken = new HashSet<>();
+        for (JsonNode slot : bank.withArray("slots")) {
+            double number = Json.number(slot.get("slot"), place + ".slot");
+            if (number != Math.rint(number) || number < 1 || number > SLOTS || !taken.add((int) number)) {
+                throw new FormatException(place + ".slots", "expected slots from 1 to " + SLOTS + ", each once, found " + slot.get("slot"));
+            }
+            String file = slot.path("file").asText();
+            slots.add(new CollectionFile.Slot((int) number, PatchFormat.read(text(files, file), file)));
+        }
+        return new CollectionFile.Bank(Json.text(bank, "name", place, 60), slots);
+    }
+
+    private static HouseRules rules(JsonNode node) {
+        if (node == null || node.isNull()) {
+            return HouseRules.DEFAULT;
+        }
+        HouseRules rules = Json.read(node, HouseRules.class, INDEX + ".houseRules");
+        try {
+            Pattern.compile(rules.namePattern());
+        } catch (PatternSyntaxException e) {
+            throw new FormatException(INDEX + ".houseRules.namePattern", "is not a regular expression: " + e.getDescription());
+        }
+        return rules;
+    }
+
+    private static String text(Map<String, byte[]> files, String path) {
+        byte[] bytes = files.get(path);
+        if (bytes == null) {
+            throw new FormatException(path, "the file is missing");
+        }
+        if (bytes.length > Json.LARGEST) {
+            throw new FormatException(path, "expected at most " + Json.LARGEST + " bytes, found " + bytes.length);
+        }
+        try {
+            return StandardCharsets.UTF_8.newDecoder().onMalformedInput(CodingErrorAction.REPORT)
+                    .decode(java.nio.ByteBuffer.wrap(bytes)).toString();
+        } catch (CharacterCodingException e) {
+            throw new FormatException(path, "is not UTF-8 text");
+        }
+    }
+}

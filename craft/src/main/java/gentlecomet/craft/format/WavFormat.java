@@ -1,0 +1,104 @@
+package gentlecomet.craft.format;
+
+import gentlecomet.sound.performance.Audio;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
+
+/** RIFF/WAVE: writes 24-bit stereo, reads 16 and 24-bit integer and 32-bit float, mono and stereo. */
+public final class WavFormat {
+
+    private static final int HEADER = 44;
+    private static final double FULL_SCALE_24 = 8388607;
+    private static final int LONGEST_FRAMES = 60 * 10 * 192000;
+
+    private WavFormat() {
+    }
+
+    /** 24-bit stereo; samples beyond full scale are held at it. */
+    public static byte[] write24(Audio audio) {
+        int data = audio.frames() * 6;
+        ByteBuffer out = ByteBuffer.allocate(HEADER + data).order(ByteOrder.LITTLE_ENDIAN);
+        out.put("RIFF".getBytes(StandardCharsets.US_ASCII)).putInt(HEADER - 8 + data).put("WAVEfmt ".getBytes(StandardCharsets.US_ASCII));
+        out.putInt(16).putShort((short) 1).putShort((short) 2).putInt(audio.sampleRate()).putInt(audio.sampleRate() * 6)
+                .putShort((short) 6).putShort((short) 24);
+        out.put("data".getBytes(StandardCharsets.US_ASCII)).putInt(data);
+        for (int i = 0; i < audio.frames(); i++) {
+            put24(out, audio.left()[i]);
+            put24(out, audio.right()[i]);
+        }
+        return out.array();
+    }
+
+    /** The 24-bit number that stands for a sample. */
+    public static int quantised(float sample) {
+        return (int) Math.rint(Math.max(-1, Math.min(1, sample)) * FULL_SCALE_24);
+    }
+
+    /** @throws FormatException when it is no WAV that this reads */
+    public static Audio read(byte[] bytes, String place) {
+        ByteBuffer in = ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN);
+        if (bytes.length < HEADER || !tag(in).equals("RIFF") || in.getInt() < 0 || !tag(in).equals("WAVE")) {
+            throw new FormatException(place, "expected a RIFF/WAVE file");
+        }
+        int format = 0;
+        int channels = 0;
+        int rate = 0;
+        int bits = 0;
+        while (in.remaining() >= 8) {
+            String name = tag(in);
+            int size = in.getInt();
+            if (size < 0 || size > in.remaining()) {
+                throw new FormatException(place, "the part \"" + name + "\" says it has " + size + " bytes, but " + in.remaining() + " are left");
+            }
+            int next = in.position() + size + (size & 1);
+            if (name.equals("fmt ") && size >= 16) {
+                format = in.getShort() & 0xFFFF;
+                channels = in.getShort();
+                rate = in.getInt();
+                in.position(in.position() + 6);
+                bits = in.getShort();
+                format = format == 0xFFFE && size >= 26 ? bytes[in.position() + 8] : format;
+            } else if (name.equals("data")) {
+                return samples(in, size, format, channels, rate, bits, place);
+            }
+            in.position(Math.min(next, bytes.length));
+        }
+        throw new FormatException(place, "has no part \"data\"");
+    }
+
+    private static Audio samples(ByteBuffer in, int size, int format, int channels, int rate, int bits, String place) {
+        boolean whole = format == 1 && (bits == 16 || bits == 24);
+        boolean floating = format == 3 && bits == 32;
+        if (!whole && !floating || channels < 1 || channels > 2 || rate < 8000 || rate > 192000) {
+            throw new FormatException(place, "expected 16 or 24-bit integer or 32-bit float, mono or stereo, 8 to 192 kHz; found format "
+                    + format + ", " + bits + " bits, " + channels + " channels, " + rate + " Hz");
+        }
+        int frames = size / (channels * bits / 8);
+        if (frames > LONGEST_FRAMES) {
+            throw new FormatException(place, "is longer than ten minutes");
+        }
+        float[][] out = new float[channels][frames];
+        for (int i = 0; i < frames; i++) {
+            for (int c = 0; c < channels; c++) {
+                out[c][i] = floating ? in.getFloat() : bits == 16 ? in.getShort() / 32768f : get24(in) / (float) FULL_SCALE_24;
+            }
+        }
+        return new Audio(out[0], out[channels - 1], rate);
+    }
+
+    private static void put24(ByteBuffer out, float sample) {
+        int v = quantised(sample);
+        out.put((byte) v).put((byte) (v >> 8)).put((byte) (v >> 16));
+    }
+
+    private static int get24(ByteBuffer in) {
+        return in.get() & 0xFF | (in.get() & 0xFF) << 8 | in.get() << 16;
+    }
+
+    private static String tag(ByteBuffer in) {
+        byte[] tag = new byte[4];
+        in.get(tag);
+        return new String(tag, StandardCharsets.US_ASCII);
+    }
+}

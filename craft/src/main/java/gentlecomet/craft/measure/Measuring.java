@@ -1,0 +1,97 @@
+package gentlecomet.craft.measure;
+
+import gentlecomet.sound.parameter.LayerParameters;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.PatchImage;
+import gentlecomet.sound.performance.Audio;
+import gentlecomet.sound.performance.Phrase;
+import gentlecomet.sound.performance.Rendering;
+
+/** Renders patches at 48 kHz and measures them. Keeps an engine; one thread at a time. */
+public final class Measuring {
+
+    /** Sample rate of every measurement, in Hz. */
+    public static final int RATE = 48000;
+    /** Longest tail that is waited for, in seconds. */
+    public static final double LONGEST_TAIL = 25;
+
+    private static final int PROBE_VELOCITY = 100;
+    private static final int LEVEL_STEP = 240;
+
+    private final Rendering rendering = new Rendering(RATE);
+
+    public Measurement measure(Patch patch, Phrase phrase) {
+        double[] image = PatchImage.of(patch);
+        Audio played = rendering.render(image, phrase, LONGEST_TAIL, Rendering.Hands.AT_REST).audio();
+        Loudness loudness = Loudness.of(played);
+        int key = probeKey(patch);
+        Rendering.Result probe = rendering.render(image, Phrase.single(key, PROBE_VELOCITY, 1), LONGEST_TAIL, Rendering.Hands.AT_REST);
+        double[] levels = levels(probe.audio());
+        double peak = 0;
+        for (double l : levels) {
+            peak = Math.max(peak, l);
+        }
+        double attack = firstAbove(levels, 0.9 * peak) - firstAbove(levels, 0.001 * peak);
+        double end = lastAbove(levels, 0.001 * peak);
+        double hz = PitchFinder.hz(probe.audio(), Math.min(0.25, attack + 0.05), 1);
+        Timbre timbre = Timbre.of(probe.audio(), 0, RATE);
+        return new Measurement(loudness.integrated(), loudness.momentaryMax(), loudness.shortTermMax(), loudness.range(),
+                TruePeak.db(played), key, Double.isNaN(hz) ? null : PitchFinder.centsFromKey(hz, key), attack,
+                Math.max(0, end - 1), probe.endless(), end, timbre.brightnessHz(), timbre.noisiness(), timbre.sideToMid());
+    }
+
+    /** The key nearest to C4 that sounds something. */
+    public static int probeKey(Patch patch) {
+        for (int distance = 0; distance < 128; distance++) {
+            for (int key : new int[] {60 - distance, 60 + distance}) {
+                if (key >= 0 && key <= 127 && sounds(patch, key, PROBE_VELOCITY)) {
+                    return key;
+                }
+            }
+        }
+        return 60;
+    }
+
+    /** Whether any layer covers a key at a velocity. */
+    public static boolean sounds(Patch patch, int key, int velocity) {
+        for (int layer = 0; layer < Parameters.LAYERS; layer++) {
+            int at = Parameters.ofLayer(layer, 0);
+            if (patch.layerOn(layer) && key >= patch.value(at + LayerParameters.LOW_KEY)
+                    && key <= patch.value(at + LayerParameters.HIGH_KEY)
+                    && velocity >= patch.value(at + LayerParameters.LOW_VELOCITY)
+                    && velocity <= patch.value(at + LayerParameters.HIGH_VELOCITY)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** Peak of every 5 ms. */
+    private static double[] levels(Audio audio) {
+        double[] levels = new double[(audio.frames() + LEVEL_STEP - 1) / LEVEL_STEP];
+        for (int i = 0; i < audio.frames(); i++) {
+            double v = Math.max(Math.abs(audio.left()[i]), Math.abs(audio.right()[i]));
+            levels[i / LEVEL_STEP] = Math.max(levels[i / LEVEL_STEP], v);
+        }
+        return levels;
+    }
+
+    private static double firstAbove(double[] levels, double limit) {
+        for (int i = 0; i < levels.length; i++) {
+            if (levels[i] > limit) {
+                return (double) i * LEVEL_STEP / RATE;
+            }
+        }
+        return 0;
+    }
+
+    private static double lastAbove(double[] levels, double limit) {
+        for (int i = levels.length - 1; i >= 0; i--) {
+            if (levels[i] > limit) {
+                return (double) (i + 1) * LEVEL_STEP / RATE;
+            }
+        }
+        return 0;
+    }
+}

@@ -1,0 +1,118 @@
+package gentlecomet.craft.release;
+
+import gentlecomet.craft.format.CollectionFile;
+import gentlecomet.craft.format.CollectionFormat;
+import gentlecomet.craft.format.FormatException;
+import gentlecomet.craft.format.Hashes;
+import gentlecomet.craft.format.Json;
+import gentlecomet.craft.format.PatchFormat;
+import gentlecomet.craft.format.WavFormat;
+import gentlecomet.craft.format.ZipFormat;
+import gentlecomet.craft.measure.Measuring;
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.performance.Audio;
+import gentlecomet.sound.performance.Rendering;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.function.DoubleConsumer;
+
+/** Opens a release afresh, as a stranger would, and holds everything in it against what it claims. */
+public final class ReleaseCheck {
+
+    private final Rendering rendering = new Rendering(Measuring.RATE);
+
+    /**
+     * What the check found.
+     *
+     * @param passed whether everything agrees
+     * @param lines  one line for each thing that was checked, faults marked by "FAULT"
+     */
+    public record Report(boolean passed, List<String> lines) {
+    }
+
+    /** Reads the collection in a release or an export; checksums are compared when the archive has them. */
+    public static CollectionFile read(byte[] archive, String place) {
+        Map<String, byte[]> files = ZipFormat.read(archive, place);
+        if (files.containsKey(ReleaseBuilder.SUMS)) {
+            List<String> wrong = wrongSums(files);
+            if (!wrong.isEmpty()) {
+                throw new FormatException(place, "the checksum of " + wrong.get(0) + " is not the one in " + ReleaseBuilder.SUMS);
+            }
+        }
+        return CollectionFormat.read(files);
+    }
+
+    /**
+     * Compares checksums, loads every patch again, renders it and compares samples with the approved revision and the demo.
+     *
+     * @param approved the revisions that the release was built from
+     * @param progress told how far it is, 0 to 1
+     */
+    public Report verify(byte[] archive, List<ReleasePatch> approved, DoubleConsumer progress) {
+        List<String> lines = new ArrayList<>();
+        boolean passed = true;
+        Map<String, byte[]> files = ZipFormat.read(archive, "the release");
+        List<String> wrong = wrongSums(files);
+        passed &= note(lines, wrong.isEmpty(), "checksums of " + (files.size() - 1) + " files agree with " + ReleaseBuilder.SUMS + " " + wrong);
+        ReleaseBuilder.Manifest manifest =
+                Json.read(new String(files.get(ReleaseBuilder.MANIFEST), StandardCharsets.UTF_8), ReleaseBuilder.Manifest.class);
+        passed &= note(lines, manifest.patches().size() == approved.size(), "the manifest lists " + manifest.patches().size()
+                + " patches, approved are " + approved.size());
+        for (int i = 0; i < Math.min(approved.size(), manifest.patches().size()); i++) {
+            passed &= verify(files, manifest.patches().get(i), approved.get(i), lines);
+            progress.accept((i + 1.0) / approved.size());
+        }
+        return new Report(passed, lines);
+    }
+
+    private boolean verify(Map<String, byte[]> files, ReleaseBuilder.ManifestPatch listed, ReleasePatch approved, List<String> lines) {
+        Patch loaded = PatchFormat.read(new String(files.get(listed.patch()), StandardCharsets.UTF_8), listed.patch());
+        Audio again = ReleaseBuilder.demo(rendering, loaded, listed.phrase());
+        Audio original = ReleaseBuilder.demo(rendering, approved.slot().patch(), listed.phrase());
+        Audio demo = WavFormat.read(files.get(listed.demo()), listed.demo());
+        boolean same = loaded.equals(approved.slot().patch());
+        boolean samples = Hashes.samples(again).equals(Hashes.samples(original)) && Hashes.samples(again).equals(listed.samples());
+        boolean wav = sameAt24Bits(demo, again);
+        return note(lines, same && samples && wav, String.format("%s %03d %s: patch %s, %d samples %s, demo %s", listed.bank(), listed.slot(),
+                listed.name(), same ? "equals revision " + approved.revision() : "differs from revision " + approved.revision(), again.frames(),
+                samples ? "equal" : "differ", wav ? "equal at 24 bits" : "differs"));
+    }
+
+    private static boolean sameAt24Bits(Audio demo, Audio rendered) {
+        if (demo.frames() != rendered.frames()) {
+            return false;
+        }
+        for (int i = 0; i < demo.frames(); i++) {
+            if (WavFormat.quantised(demo.left()[i]) != WavFormat.quantised(rendered.left()[i])
+                    || WavFormat.quantised(demo.right()[i]) != WavFormat.quantised(rendered.right()[i])) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static List<String> wrongSums(Map<String, byte[]> files) {
+        List<String> wrong = new ArrayList<>();
+        Map<String, String> listed = new java.util.HashMap<>();
+        byte[] sums = files.get(ReleaseBuilder.SUMS);
+        for (String line : sums == null ? new String[0] : new String(sums, StandardCharsets.UTF_8).split("\n")) {
+            if (line.length() > 66) {
+                listed.put(line.substring(66), line.substring(0, 64));
+            }
+        }
+        files.forEach((path, bytes) -> {
+            if (!path.equals(ReleaseBuilder.SUMS) && !Hashes.of(bytes).equals(listed.remove(path))) {
+                wrong.add(path);
+            }
+        });
+        wrong.addAll(listed.keySet());
+        return wrong;
+    }
+
+    private static boolean note(List<String> lines, boolean good, String line) {
+        lines.add((good ? "ok: " : "FAULT: ") + line.replace(" []", ""));
+        return good;
+    }
+}

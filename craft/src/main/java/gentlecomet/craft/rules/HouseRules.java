@@ -1,0 +1,55 @@
+package gentlecomet.craft.rules;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * The conventions of a collection that every patch is held against.
+ *
+ * @param namePattern     regular expression that a whole name must match
+ * @param namePatternHint the pattern in words
+ * @param nameMaxLength   greatest number of characters of a name
+ * @param categories      the kinds of patch, in the order of the plan
+ * @param targetLufs      loudness every patch is brought to
+ * @param toleranceLu     how far it may be off, up or down
+ * @param ceilingDbtp     greatest true peak
+ * @param tuningCents     how far a probe note may be off its key
+ * @param macroNames      what each macro slot is for, in order; an empty name leaves a slot free
+ * @param fewestMacros    macros that every patch must have
+ */
+public record HouseRules(String namePattern, String namePatternHint, int nameMaxLength, List<Category> categories,
+        double targetLufs, double toleranceLu, double ceilingDbtp, double tuningCents, List<String> macroNames, int fewestMacros) {
+
+    /** Target, tolerance and ceiling are common practice; all can be edited. */
+    public static final HouseRules DEFAULT = new HouseRules("[A-Z][a-z]+( [A-Z0-9][a-z0-9]*){1,3}",
+            "two to four words, each with a capital", 24,
+            List.of(new Category("bass", "Bass", "low-steps", LevelMeasure.INTEGRATED, 3, 2),
+                    new Category("lead", "Lead", "line", LevelMeasure.INTEGRATED, 6, 2),
+                    new Category("pad", "Pad", "slow-chords", LevelMeasure.INTEGRATED, 12, 3),
+                    new Category("keys", "Keys", "comping", LevelMeasure.INTEGRATED, 5, 1),
+                    new Category("pluck", "Pluck", "broken-chords", LevelMeasure.INTEGRATED, 6, 2),
+                    new Category("bell", "Bell", "wide-steps", LevelMeasure.MOMENTARY_MAX, 12, 1),
+                    new Category("brass", "Brass", "calls", LevelMeasure.INTEGRATED, 6, 1),
+                    new Category("voice", "Voice", "slow-chords", LevelMeasure.INTEGRATED, 10, 1),
+                    new Category("texture", "Texture", "long-notes", LevelMeasure.INTEGRATED, 15, 1)),
+            -18, 0.5, -1, 12, List.of("Brightness", "Movement", "Attack", "Release", "Width", "Grit", "Echo", "Space"), 3);
+
+    public HouseRules {
+        categories = List.copyOf(categories);
+        macroNames = List.copyOf(macroNames);
+    }
+
+    /** The category of an id. */
+    public Optional<Category> category(String id) {
+        return categories.stream().filter(c -> c.id().equals(id)).findFirst();
+    }
+
+    /** The phrase by which patches of a category are heard and measured; a plain one where there is no such category. */
+    public String phraseOf(String category) {
+        return category(category).map(Category::phrase).orElse("line");
+    }
+
+    public LevelMeasure measureOf(String category) {
+        return category(category).map(Category::measure).orElse(LevelMeasure.INTEGRATED);
+    }
+}

@@ -1,0 +1,67 @@
+package gentlecomet.craft.rules;
+
+import gentlecomet.sound.patch.Naming;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Locale;
+import java.util.regex.Pattern;
+
+/** Holds names and categories against the house rules. Cheap enough to run while someone types. */
+public final class NameRules {
+
+    /** Longest name that can be stored at all. */
+    public static final int STORED_LENGTH = 64;
+
+    private final HouseRules rules;
+    private final Pattern pattern;
+
+    public NameRules(HouseRules rules) {
+        this.rules = rules;
+        pattern = Pattern.compile(rules.namePattern());
+    }
+
+    /**
+     * A broken rule.
+     *
+     * @param rule    id of the rule
+     * @param message what was found and what is expected
+     */
+    public record Breach(String rule, String message) {
+    }
+
+    /** The rules that a name breaks, given the names of all other patches of the collection. */
+    public List<Breach> check(Naming naming, Collection<String> otherNames) {
+        List<Breach> breaches = new ArrayList<>();
+        String name = naming.name();
+        if (name.length() > rules.nameMaxLength()) {
+            breaches.add(new Breach("name.length",
+                    "The name has " + name.length() + " characters; the house allows " + rules.nameMaxLength() + "."));
+        }
+        if (!pattern.matcher(name).matches()) {
+            breaches.add(new Breach("name.pattern", "\"" + shortened(name) + "\" is not " + rules.namePatternHint() + "."));
+        }
+        String folded = folded(name);
+        for (String other : otherNames) {
+            if (folded(other).equals(folded)) {
+                breaches.add(new Breach("name.duplicate", other.equals(name) ? "Another patch has the same name."
+                        : "The name differs from \"" + other + "\" only in capitals or spaces."));
+                break;
+            }
+        }
+        if (naming.category().isEmpty()) {
+            breaches.add(new Breach("category.missing", "No category is chosen."));
+        } else if (rules.category(naming.category()).isEmpty()) {
+            breaches.add(new Breach("category.unknown", "The house rules have no category \"" + naming.category() + "\"."));
+        }
+        return breaches;
+    }
+
+    private static String folded(String name) {
+        return name.toLowerCase(Locale.ROOT).replaceAll("\\s+", "");
+    }
+
+    private static String shortened(String name) {
+        return name.length() <= 40 ? name : name.substring(0, 39) + "…";
+    }
+}
