@@ -45,7 +45,7 @@ public final class Engine {
     private double[] image = new double[Parameters.COUNT + 2];
     private boolean easing;
     private int ready;
-    private long steps;
+    private double steps;
     private int notes;
     private int faults;
     private double trim;
@@ -86,16 +86,7 @@ public final class Engine {
      * {@link gentlecomet.sound.patch.Patch#withValue}.
      */
     public void setParameter(int index, double value) {
-        Parameter parameter = Parameters.at(index);
-        double allowed = parameter.clamp(value);
-        int target = targetHolding(index);
-        if (target < 0) {
-            image[index] = allowed;
-        } else {
-            double shift = parameter.position(allowed) - parameter.position(wanted[index]);
-            image[target + 2] = parameter.value(parameter.position(image[target + 2]) + shift);
-            image[target + 3] = parameter.value(parameter.position(image[target + 3]) + shift);
-        }
+        PatchImage.put(image, index, value);
         aim();
         easing = true;
     }
@@ -338,24 +329,9 @@ public final class Engine {
         int at = PatchImage.targetsAt(image);
         int count = (int) image[at];
         for (int i = 0; i < count; i++) {
-            int target = at + 1 + 4 * i;
-            Parameter parameter = Parameters.at((int) image[target + 1]);
-            double position = image[PatchParameters.MACRO + (int) image[target]] / 100;
-            double from = parameter.position(image[target + 2]);
-            wanted[parameter.index()] =
-                    parameter.value(from + (parameter.position(image[target + 3]) - from) * position);
+            int index = (int) image[at + 1 + 4 * i + 1];
+            wanted[index] = PatchImage.sounding(image, index);
         }
-    }
-
-    private int targetHolding(int index) {
-        int at = PatchImage.targetsAt(image);
-        int count = (int) image[at];
-        for (int i = 0; i < count; i++) {
-            if ((int) image[at + 1 + 4 * i + 1] == index) {
-                return at + 1 + 4 * i;
-            }
-        }
-        return -1;
     }
 
     /** Parameters on their way to a new value go most of it within a few milliseconds; steps and choices jump. */

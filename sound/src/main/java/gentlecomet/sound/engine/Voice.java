@@ -26,7 +26,7 @@ final class Voice {
 
     private int layer;
     private int key;
-    private long order;
+    private int order;
     private boolean active;
     private boolean held;
     private boolean sustained;
@@ -45,7 +45,7 @@ final class Voice {
     }
 
     /** Begins a note; {@code glideStart} is the key to glide from, or the key itself. */
-    void start(int newLayer, int newKey, double velocity, double gain, long newOrder, double[] base, int noteSeed,
+    void start(int newLayer, int newKey, double velocity, double gain, int newOrder, double[] base, int noteSeed,
             double seconds, double glideStart) {
         layer = newLayer;
         System.arraycopy(base, 0, block, 0, block.length);
@@ -77,7 +77,7 @@ final class Voice {
     }
 
     /** Takes over this sounding voice for another key, as mono playing does. */
-    void moveTo(int newKey, double velocity, double gain, long newOrder, boolean retrigger, double glideStart) {
+    void moveTo(int newKey, double velocity, double gain, int newOrder, boolean retrigger, double glideStart) {
         key = newKey;
         order = newOrder;
         held = true;
@@ -150,7 +150,7 @@ final class Voice {
         return layer;
     }
 
-    long order() {
+    int order() {
         return order;
     }
 

@@ -1,6 +1,8 @@
 package gentlecomet.sound.patch;
 
+import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.PatchParameters;
 import java.util.List;
 
 /**
@@ -42,6 +44,42 @@ public final class PatchImage {
             }
         }
         return image;
+    }
+
+    /** The value at which a parameter sounds before routes: where its macro puts it, or else as stored. As {@link Patch#soundingValue}. */
+    public static double sounding(double[] image, int index) {
+        int target = targetHolding(image, index);
+        if (target < 0) {
+            return image[index];
+        }
+        double position = image[PatchParameters.MACRO + (int) image[target]] / 100;
+        return new MacroTarget(Parameters.at(index), image[target + 2], image[target + 3]).at(position);
+    }
+
+    /** Puts a parameter to a value in place; where a macro holds it both ends of the macro's range move along. As {@link Patch#withValue}. */
+    public static void put(double[] image, int index, double value) {
+        Parameter parameter = Parameters.at(index);
+        double allowed = parameter.clamp(value);
+        int target = targetHolding(image, index);
+        if (target < 0) {
+            image[index] = allowed;
+            return;
+        }
+        double shift = parameter.position(allowed) - parameter.position(sounding(image, index));
+        image[target + 2] = parameter.value(parameter.position(image[target + 2]) + shift);
+        image[target + 3] = parameter.value(parameter.position(image[target + 3]) + shift);
+    }
+
+    /** Place of the macro target that holds a parameter, or -1. */
+    private static int targetHolding(double[] image, int index) {
+        int at = targetsAt(image);
+        int count = (int) image[at];
+        for (int i = 0; i < count; i++) {
+            if ((int) image[at + 1 + 4 * i + 1] == index) {
+                return at + 1 + 4 * i;
+            }
+        }
+        return -1;
     }
 
     /** Place of the count of routes. */

@@ -1,0 +1,323 @@
+package gentlecomet.craft.edit;
+
+import gentlecomet.craft.format.PatchRules;
+import gentlecomet.craft.rules.NameRules;
+import gentlecomet.sound.parameter.KeyName;
+import gentlecomet.sound.parameter.LayerParameters;
+import gentlecomet.sound.parameter.Parameter;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.SourceParameters;
+import gentlecomet.sound.parameter.ValueText;
+import gentlecomet.sound.patch.Macro;
+import gentlecomet.sound.patch.MacroTarget;
+import gentlecomet.sound.patch.Modulator;
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.Route;
+import java.util.ArrayList;
+import java.util.List;
+
+/** One step of work on a patch: it can be applied, and it can be told in words for the history. */
+public sealed interface PatchEdit {
+
+    /** @throws EditException when the patch does not allow it; nothing has changed then */
+    Patch apply(Patch patch);
+
+    /** What was done, for example "Layer 1 filter: Cutoff 420 Hz to 1.20 kHz". */
+    String label(Patch before);
+
+    /** An edit that cannot be made; the message says why, for people. */
+    final class EditException extends RuntimeException {
+        private static final long serialVersionUID = 1;
+
+        public EditException(String message) {
+            super(message);
+        }
+    }
+
+    /** Puts a parameter to a value in its own unit. */
+    record SetValue(Parameter parameter, double value) implements PatchEdit {
+        @Override
+        public Patch apply(Patch patch) {
+            if (!parameter.allows(value)) {
+                throw new EditException(PatchRules.name(parameter) + " goes from " + ValueText.format(parameter, parameter.min())
+                        + " to " + ValueText.format(parameter, parameter.max()) + ".");
+            }
+            return patch.withValue(parameter, value);
+        }
+
+        @Override
+        public String label(Patch before) {
+            return PatchRules.name(parameter) + " " + ValueText.format(parameter, before.soundingValue(parameter)) + " to "
+                    + ValueText.format(parameter, value);
+        }
+    }
+
+    /** Gives the patch another name. */
+    record Rename(String name) implements PatchEdit {
+        @Override
+        public Patch apply(Patch patch) {
+            String trimmed = name.strip();
+            if (trimmed.isEmpty()) {
+                throw new EditException("A patch needs a name.");
+            }
+            if (trimmed.length() > NameRules.STORED_LENGTH) {
+                throw new EditException("The name has " + trimmed.length() + " characters; at most " + NameRules.STORED_LENGTH + " can be kept.");
+            }
+            if (trimmed.chars().anyMatch(Character::isISOControl)) {
+                throw new EditException("The name has characters that cannot be shown.");
+            }
+            return patch.withNaming(patch.naming().withName(trimmed));
+        }
+
+        @Override
+        public String label(Patch before) {
+            return "Name \"" + before.name() + "\" to \"" + name.strip() + "\"";
+        }
+    }
+
+    /** Puts the patch into a category of the house rules. */
+    record Categorise(String category) implements PatchEdit {
+        @Override
+        public Patch apply(Patch patch) {
+            return patch.withNaming(patch.naming().withCategory(category));
+        }
+
+        @Override
+        public String label(Patch before) {
+            return "Category " + (before.naming().category().isEmpty() ? "none" : before.naming().category()) + " to " + category;
+        }
+    }
+
+    /** Sets tags, typed with commas between them, and playing notes. */
+    record Describe(String tags, String notes) implements PatchEdit {
+        @Override
+        public Patch apply(Patch patch) {
+            List<String> words = new ArrayList<>();
+            for (String word : tags.split(",")) {
+                if (!word.isBlank()) {
+                    words.add(word.strip());
+                }
+            }
+            if (words.size() > 12 || words.stream().anyMatch(w -> w.length() > 30)) {
+                throw new EditException("A patch has up to 12 tags of up to 30 characters.");
+            }
+            if (notes.length() > 4000) {
+                throw new EditException("The notes have " + notes.length() + " characters; at most 4000 can be kept.");
+            }
+            return patch.withNaming(patch.naming().withTags(words).withNotes(notes.strip().replace("\r\n", "\n")));
+        }
+
+        @Override
+        public String label(Patch before) {
+            return "Tags and notes";
+        }
+    }
+
+    /** Adds a route. */
+    record AddRoute(Modulator source, Parameter target, double depth) implements PatchEdit {
+        @Override
+        public Patch apply(Patch patch) {
+            Route route = checked(new Route(source, target, depth));
+            if (patch.routes().size() >= Patch.MAX_ROUTES) {
+                throw new EditException("A patch has at most " + Patch.MAX_ROUTES + " routes.");
+            }
+            List<Route> routes = new ArrayList<>(patch.routes());
+            routes.add(route);
+            return patch.withRoutes(routes);
+        }
+
+        @Override
+        public String label(Patch before) {
+            return "Route " + source.label() + " to " + PatchRules.name(target);
+        }
+    }
+
+    /** Changes the depth of a route; {@code route} counts from 0. */
+    record SetDepth(int route, double depth) implements PatchEdit {
+        @Override
+        public Patch apply(Patch patch) {
+            Route old = routeAt(patch, route);
+            List<Route> routes = new ArrayList<>(patch.routes());
+            routes.set(route, checked(new Route(old.source(), old.target(), depth)));
+            return patch.withRoutes(routes);
+        }
+
+        @Override
+        public String label(Patch before) {
+            Route r = routeAt(before, route);
+            return "Route " + r.source().label() + " to " + PatchRules.name(r.target()) + " depth "
+                    + ValueText.format(r.depth(), r.target().depthUnit()) + " to " + ValueText.format(depth, r.target().depthUnit());
+        }
+    }
+
+    /** Takes a route away. */
+    record RemoveRoute(int route) implements PatchEdit {
+        @Override
+        public Patch apply(Patch patch) {
+            routeAt(patch, route);
+            List<Route> routes = new ArrayList<>(patch.routes());
+            routes.remove(route);
+            return patch.withRoutes(routes);
+        }
+
+        @Override
+        public String label(Patch before) {
+            Route r = routeAt(before, route);
+            return "Route " + r.source().label() + " to " + PatchRules.name(r.target()) + " removed";
+        }
+    }
+
+    /** Names a macro and its ends; {@code macro} counts from 0. */
+    record NameMacro(int macro, String name, String lowEnd, String highEnd) implements PatchEdit {
+        @Override
+        public Patch apply(Patch patch) {
+            for (String text : List.of(name, lowEnd, highEnd)) {
+                if (text.length() > 40) {
+                    throw new EditException("Names of macros and their ends have at most 40 characters.");
+                }
+            }
+            return patch.withMacro(macro, macroAt(patch, macro).named(name.strip(), lowEnd.strip(), highEnd.strip()));
+        }
+
+        @Override
+        public String label(Patch before) {
+            return "Macro " + (macro + 1) + " named " + name.strip();
+        }
+    }
+
+    /** Lets a macro hold a parameter; at first both of its ends are the value at which it sounds now. */
+    record AddTarget(int macro, Parameter target) implements PatchEdit {
+        @Override
+        public Patch apply(Patch patch) {
+            String fault = PatchRules.macroFault(patch, macro, target);
+            if (fault != null) {
+                throw new EditException(sentence(fault));
+            }
+            if (patch.targetOf(macro, target) != null) {
+                throw new EditException("Macro " + (macro + 1) + " holds " + PatchRules.name(target) + " already.");
+            }
+            double now = patch.soundingValue(target);
+            List<MacroTarget> targets = new ArrayList<>(macroAt(patch, macro).targets());
+            targets.add(new MacroTarget(target, now, now));
+            return patch.withMacro(macro, macroAt(patch, macro).withTargets(targets));
+        }
+
+        @Override
+        public String label(Patch before) {
+            return "Macro " + (macro + 1) + " holds " + PatchRules.name(target);
+        }
+    }
+
+    /** Sets one end of a macro's range over a parameter. */
+    record SetEnd(int macro, Parameter target, boolean high, double value) implements PatchEdit {
+        @Override
+        public Patch apply(Patch patch) {
+            MacroTarget old = patch.targetOf(macro, target);
+            if (old == null) {
+                throw new EditException("Macro " + (macro + 1) + " does not hold " + PatchRules.name(target) + ".");
+            }
+            if (!target.allows(value)) {
+                throw new EditException(PatchRules.name(target) + " goes from " + ValueText.format(target, target.min()) + " to "
+                        + ValueText.format(target, target.max()) + ".");
+            }
+            Macro held = macroAt(patch, macro);
+            List<MacroTarget> targets = new ArrayList<>(held.targets());
+            targets.set(targets.indexOf(old), new MacroTarget(target, high ? old.low() : value, high ? value : old.high()));
+            return patch.withMacro(macro, held.withTargets(targets));
+        }
+
+        @Override
+        public String label(Patch before) {
+            return "Macro " + (macro + 1) + " " + (high ? "high" : "low") + " end of " + PatchRules.name(target) + " "
+                    + ValueText.format(target, value);
+        }
+    }
+
+    /** Lets a parameter go: it stays where it sounds now. */
+    record RemoveTarget(int macro, Parameter target) implements PatchEdit {
+        @Override
+        public Patch apply(Patch patch) {
+            MacroTarget old = patch.targetOf(macro, target);
+            if (old == null) {
+                throw new EditException("Macro " + (macro + 1) + " does not hold " + PatchRules.name(target) + ".");
+            }
+            double now = patch.soundingValue(target);
+            Macro held = macroAt(patch, macro);
+            List<MacroTarget> targets = new ArrayList<>(held.targets());
+            targets.remove(old);
+            return patch.withMacro(macro, held.withTargets(targets)).withValue(target, now);
+        }
+
+        @Override
+        public String label(Patch before) {
+            return "Macro " + (macro + 1) + " lets go of " + PatchRules.name(target);
+        }
+    }
+
+    /** Splits the keys between layer 1 below a key and layer 2 from it on; a silent layer 2 gets the neutral sine. */
+    record Split(int key) implements PatchEdit {
+        @Override
+        public Patch apply(Patch patch) {
+            if (key < 1 || key > 127) {
+                throw new EditException("A split needs a key from " + KeyName.of(1) + " to " + KeyName.of(127) + ".");
+            }
+            Patch split = patch;
+            boolean second = patch.layerOn(1);
+            split = put(split, Parameters.ofLayer(0, LayerParameters.LOW_KEY), 0);
+            split = put(split, Parameters.ofLayer(0, LayerParameters.HIGH_KEY), key - 1);
+            split = put(split, Parameters.ofLayer(1, LayerParameters.ON), 1);
+            split = put(split, Parameters.ofLayer(1, LayerParameters.LOW_KEY), key);
+            split = put(split, Parameters.ofLayer(1, LayerParameters.HIGH_KEY), 127);
+            int level = Parameters.ofSource(1, 0, SourceParameters.LEVEL);
+            return second || patch.value(level) > SourceParameters.OFF_DB ? split : put(split, level, -12);
+        }
+
+        @Override
+        public String label(Patch before) {
+            return "Split at " + KeyName.of(Math.max(0, Math.min(127, key)));
+        }
+
+        private static Patch put(Patch patch, int index, double value) {
+            return patch.withValue(Parameters.at(index), value);
+        }
+    }
+
+    /** Puts a whole earlier state back. */
+    record Restore(Patch state, String words) implements PatchEdit {
+        @Override
+        public Patch apply(Patch patch) {
+            return state;
+        }
+
+        @Override
+        public String label(Patch before) {
+            return words;
+        }
+    }
+
+    private static Route checked(Route route) {
+        String fault = PatchRules.fault(route);
+        if (fault != null) {
+            throw new EditException(sentence(fault));
+        }
+        return route;
+    }
+
+    private static Route routeAt(Patch patch, int route) {
+        if (route < 0 || route >= patch.routes().size()) {
+            throw new EditException("This route is no longer there.");
+        }
+        return patch.routes().get(route);
+    }
+
+    private static Macro macroAt(Patch patch, int macro) {
+        if (macro < 0 || macro >= patch.macros().size()) {
+            throw new EditException("A patch has eight macros.");
+        }
+        return patch.macros().get(macro);
+    }
+
+    private static String sentence(String text) {
+        return text.substring(0, 1).toUpperCase() + text.substring(1) + ".";
+    }
+}

@@ -1,0 +1,261 @@
+package gentlecomet.live;
+
+import gentlecomet.sound.engine.Engine;
+import gentlecomet.sound.engine.Safety;
+import gentlecomet.sound.parameter.LayerParameters;
+import gentlecomet.sound.parameter.Parameter;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.ValueText;
+import gentlecomet.sound.patch.PatchImage;
+import gentlecomet.sound.picture.Pictures;
+import java.util.ArrayList;
+import java.util.List;
+import org.teavm.jso.JSExport;
+import org.teavm.jso.typedarrays.Float32Array;
+import org.teavm.jso.typedarrays.Float64Array;
+
+/**
+ * What JavaScript can call. In the audio thread: engines by handle, which play. In the page: the same parameters, texts and
+ * pictures as on the server. Nothing here decides anything; it passes on to the module sound.
+ */
+public final class LiveEngine {
+
+    private static final int BLOCK = 128;
+    private static final int WARM_UP_BLOCKS = 64;
+
+    private static final List<LiveEngine> ENGINES = new ArrayList<>();
+    private static Pictures pictures;
+
+    private final Engine engine;
+    private final Safety safety;
+    private final double[] left = new double[BLOCK];
+    private final double[] right = new double[BLOCK];
+    private double gain = 1;
+    private double gainWanted = 1;
+
+    private LiveEngine(double sampleRate) {
+        engine = new Engine(sampleRate);
+        safety = new Safety(sampleRate);
+    }
+
+    /** Wanted by the compiler; an engine is made with {@link #create}. */
+    public static void main(String[] args) {
+    }
+
+    /** A new engine, warmed up with silence; answers its handle. */
+    @JSExport
+    public static int create(double sampleRate) {
+        LiveEngine live = new LiveEngine(sampleRate);
+        for (int i = 0; i < WARM_UP_BLOCKS; i++) {
+            live.engine.render(live.left, live.right, 0, BLOCK);
+        }
+        ENGINES.add(live);
+        return ENGINES.size() - 1;
+    }
+
+    @JSExport
+    public static void load(int handle, Float64Array image) {
+        at(handle).engine.load(copied(image));
+    }
+
+    @JSExport
+    public static void change(int handle, Float64Array image) {
+        at(handle).engine.change(copied(image));
+    }
+
+    @JSExport
+    public static void setParameter(int handle, int index, double value) {
+        at(handle).engine.setParameter(index, value);
+    }
+
+    /** Playback gain for comparison at matched loudness; never part of the patch. */
+    @JSExport
+    public static void setGain(int handle, double gain) {
+        at(handle).gainWanted = gain;
+    }
+
+    @JSExport
+    public static void noteOn(int handle, int key, int velocity) {
+        at(handle).engine.noteOn(key, velocity);
+    }
+
+    @JSExport
+    public static void noteOff(int handle, int key) {
+        at(handle).engine.noteOff(key);
+    }
+
+    @JSExport
+    public static void panic(int handle) {
+        at(handle).engine.panic();
+    }
+
+    @JSExport
+    public static void pedal(int handle, boolean down) {
+        at(handle).engine.pedal(down);
+    }
+
+    @JSExport
+    public static void modWheel(int handle, double value) {
+        at(handle).engine.modWheel(value);
+    }
+
+    @JSExport
+    public static void aftertouch(int handle, double value) {
+        at(handle).engine.aftertouch(value);
+    }
+
+    @JSExport
+    public static void keyAftertouch(int handle, int key, double value) {
+        at(handle).engine.keyAftertouch(key, value);
+    }
+
+    @JSExport
+    public static void bend(int handle, double value) {
+        at(handle).engine.bend(value);
+    }
+
+    /** Writes frames into two channels from an offset on, limited to full scale; at most 128 at a time. */
+    @JSExport
+    public static void render(int handle, Float32Array toLeft, Float32Array toRight, int offset, int frames) {
+        LiveEngine live = at(handle);
+        live.engine.render(live.left, live.right, 0, frames);
+        if (live.gain != 1 || live.gainWanted != 1) {
+            double slope = (live.gainWanted - live.gain) / frames;
+            for (int i = 0; i < frames; i++) {
+                live.left[i] *= live.gain + slope * i;
+                live.right[i] *= live.gain + slope * i;
+            }
+            live.gain = live.gainWanted;
+        }
+        live.safety.process(live.left, live.right, frames);
+        for (int i = 0; i < frames; i++) {
+            toLeft.set(offset + i, (float) live.left[i]);
+            toRight.set(offset + i, (float) live.right[i]);
+        }
+    }
+
+    @JSExport
+    public static int voices(int handle) {
+        return at(handle).engine.voicesSounding();
+    }
+
+    @JSExport
+    public static int layers(int handle) {
+        return at(handle).engine.layersSounding();
+    }
+
+    @JSExport
+    public static int faults(int handle) {
+        return at(handle).engine.faults();
+    }
+
+    /** Frames held down by the safety stage since the last call. */
+    @JSExport
+    public static int limited(int handle) {
+        return at(handle).safety.takeLimited();
+    }
+
+    @JSExport
+    public static double soundingValue(int handle, int index) {
+        return at(handle).engine.soundingValue(index);
+    }
+
+    @JSExport
+    public static int parameterCount() {
+        return Parameters.COUNT;
+    }
+
+    /** Registry index of an id, or -1. */
+    @JSExport
+    public static int indexOf(String id) {
+        Parameter parameter = Parameters.find(id);
+        return parameter == null ? -1 : parameter.index();
+    }
+
+    @JSExport
+    public static String format(int index, double value) {
+        return ValueText.format(Parameters.at(index), value);
+    }
+
+    /** The value of a typed text, limited to the range; NaN when the text has no meaning here. */
+    @JSExport
+    public static double parse(int index, String text) {
+        Parameter parameter = Parameters.at(index);
+        double value = ValueText.parse(parameter, text);
+        return Double.isNaN(value) ? value : parameter.clamp(value);
+    }
+
+    @JSExport
+    public static double position(int index, double value) {
+        return Parameters.at(index).position(value);
+    }
+
+    @JSExport
+    public static double valueAt(int index, double position) {
+        return Parameters.at(index).value(position);
+    }
+
+    @JSExport
+    public static double moved(int index, double base, double depth) {
+        return Parameters.at(index).moved(base, depth);
+    }
+
+    /** The value at which a parameter of an image sounds before routes. */
+    @JSExport
+    public static double sounding(Float64Array image, int index) {
+        return PatchImage.sounding(copied(image), index);
+    }
+
+    /** The image with a parameter put to a value by hand. */
+    @JSExport
+    public static Float64Array edited(Float64Array image, int index, double value) {
+        double[] changed = copied(image);
+        PatchImage.put(changed, index, value);
+        return typed(changed);
+    }
+
+    @JSExport
+    public static Float64Array pictureWave(Float64Array image, int layer, int source, int points) {
+        if (pictures == null) {
+            pictures = new Pictures();
+        }
+        return typed(pictures.wave(copied(image), layer, source, points));
+    }
+
+    @JSExport
+    public static Float64Array pictureFilter(Float64Array image, int layer, int points) {
+        return typed(Pictures.filter(copied(image), layer, points));
+    }
+
+    /** Amplitude envelope, or the filter envelope when {@code filter} is true. */
+    @JSExport
+    public static Float64Array pictureEnvelope(Float64Array image, int layer, boolean filter, double held, double seconds, int points) {
+        int group = filter ? LayerParameters.FILTER_ENVELOPE : LayerParameters.AMPLITUDE_ENVELOPE;
+        return typed(Pictures.envelope(copied(image), layer, group, held, seconds, points));
+    }
+
+    @JSExport
+    public static Float64Array pictureLfo(Float64Array image, int layer, double seconds, int points) {
+        return typed(Pictures.lfo(copied(image), layer, seconds, points));
+    }
+
+    private static LiveEngine at(int handle) {
+        return ENGINES.get(handle);
+    }
+
+    private static double[] copied(Float64Array from) {
+        double[] values = new double[from.getLength()];
+        for (int i = 0; i < values.length; i++) {
+            values[i] = from.get(i);
+        }
+        return values;
+    }
+
+    private static Float64Array typed(double[] from) {
+        Float64Array values = new Float64Array(from.length);
+        for (int i = 0; i < from.length; i++) {
+            values.set(i, from[i]);
+        }
+        return values;
+    }
+}

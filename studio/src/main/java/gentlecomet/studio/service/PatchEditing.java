@@ -1,0 +1,101 @@
+package gentlecomet.studio.service;
+
+import gentlecomet.craft.edit.PatchEdit;
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.studio.store.PatchStore;
+import gentlecomet.studio.store.PatchStore.PatchRow;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Work on one patch: every edit is a step in its log, so undo and redo survive a crash or a restart. An edit names the
+ * version it was made on; a later edit on an old state is refused, never merged in silence.
+ */
+@Service
+public class PatchEditing {
+
+    private final PatchStore patches;
+
+    public PatchEditing(PatchStore patches) {
+        this.patches = patches;
+    }
+
+    public PatchRow get(long id) {
+        return patches.find(id).orElseThrow(PatchEditing::missing);
+    }
+
+    /** What undo and redo would do now, in words; empty when there is nothing. */
+    public record Steps(String undo, String redo) {
+    }
+
+    public Steps steps(PatchRow row) {
+        return new Steps(row.cursor() == 0 ? "" : patches.label(row.id(), row.cursor()), patches.label(row.id(), row.cursor() + 1));
+    }
+
+    /**
+     * Makes an edit.
+     *
+     * @param version the version that the page shows, or 0 to edit whatever is there now
+     * @param gesture edits in a row with the same gesture, such as a drag, become one step; empty for a step of its own
+     */
+    @Transactional
+    public PatchRow edit(long id, long version, String gesture, PatchEdit edit) {
+        PatchRow row = current(id, version);
+        Patch changed = edit.apply(row.patch());
+        if (changed.equals(row.patch())) {
+            return row;
+        }
+        boolean goesOn = !gesture.isEmpty() && row.cursor() > 0 && gesture.equals(patches.gesture(id, row.cursor()));
+        int number = goesOn ? row.cursor() : row.cursor() + 1;
+        Patch before = goesOn ? patches.stateAt(id, row.cursor() - 1).orElse(row.patch()) : row.patch();
+        patches.insertEdit(id, number, edit.label(before), gesture, changed);
+        patches.moveCursor(id, number);
+        return get(id);
+    }
+
+    @Transactional
+    public PatchRow undo(long id) {
+        PatchRow row = current(id, 0);
+        if (row.cursor() > 0) {
+            patches.moveCursor(id, row.cursor() - 1);
+        }
+        return get(id);
+    }
+
+    @Transactional
+    public PatchRow redo(long id) {
+        PatchRow row = current(id, 0);
+        if (!patches.label(id, row.cursor() + 1).isEmpty()) {
+            patches.moveCursor(id, row.cursor() + 1);
+        }
+        return get(id);
+    }
+
+    /** Saves the working state as the next revision; a state that is already saved stays as it is. */
+    @Transactional
+    public PatchRow save(long id, long version, String note) {
+        PatchRow row = current(id, version);
+        if (!row.saved()) {
+            patches.insertRevision(row, note.length() > 400 ? note.substring(0, 400) : note);
+        }
+        return get(id);
+    }
+
+    /** Brings a revision back as the working state; this is an edit and can be undone. */
+    public PatchRow restore(long id, int number) {
+        Patch state = patches.revision(id, number).orElseThrow(() -> new MissingException("There is no revision " + number + ".")).patch();
+        return edit(id, 0, "", new PatchEdit.Restore(state, "Revision " + number + " brought back"));
+    }
+
+    private PatchRow current(long id, long version) {
+        PatchRow row = patches.findForUpdate(id).orElseThrow(PatchEditing::missing);
+        if (version != 0 && row.version() != version) {
+            throw new ConflictException("\"" + row.name() + "\" was changed in another tab or window after this page was loaded.");
+        }
+        return row;
+    }
+
+    private static MissingException missing() {
+        return new MissingException("This patch is no longer there; it was deleted, perhaps in another tab.");
+    }
+}

@@ -1,0 +1,78 @@
+package gentlecomet.studio.store;
+
+import gentlecomet.craft.check.Finding;
+import gentlecomet.craft.format.Json;
+import gentlecomet.craft.measure.Measurement;
+import gentlecomet.sound.engine.Engine;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+
+/** What has been measured and found, by sound, phrase or rules, and engine version; never computed twice. */
+@Repository
+public class MeasureStore {
+
+    private final JdbcClient jdbc;
+
+    public MeasureStore(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    /** Findings about a sound, wrapped for JSON. */
+    public record Findings(List<Finding> findings) {
+    }
+
+    public Optional<Measurement> measurement(String soundHash, String phrase) {
+        return jdbc.sql("""
+                select content from measurement
+                where sound_hash = :hash and phrase = :phrase and engine_version = :engine""")
+                .param("hash", soundHash).param("phrase", phrase).param("engine", Engine.VERSION)
+                .query(String.class).optional().map(text -> Json.read(text, Measurement.class));
+    }
+
+    /** All measurements of some sounds, by {@link #key}. */
+    public Map<String, Measurement> measurements(Collection<String> soundHashes) {
+        Map<String, Measurement> found = new HashMap<>();
+        if (!soundHashes.isEmpty()) {
+            jdbc.sql("select sound_hash, phrase, content from measurement where sound_hash in (:hashes) and engine_version = :engine")
+                    .param("hashes", soundHashes).param("engine", Engine.VERSION)
+                    .query(rs -> {
+                        found.put(key(rs.getString("sound_hash"), rs.getString("phrase")), Json.read(rs.getString("content"), Measurement.class));
+                    });
+        }
+        return found;
+    }
+
+    /** Key of a measurement in {@link #measurements}. */
+    public static String key(String soundHash, String phrase) {
+        return soundHash.strip() + " " + phrase;
+    }
+
+    public void save(String soundHash, String phrase, Measurement measurement) {
+        jdbc.sql("""
+                insert into measurement (sound_hash, phrase, engine_version, content)
+                values (:hash, :phrase, :engine, cast(:content as jsonb)) on conflict do nothing""")
+                .param("hash", soundHash).param("phrase", phrase).param("engine", Engine.VERSION)
+                .param("content", Json.write(measurement)).update();
+    }
+
+    public Optional<List<Finding>> findings(String soundHash, String category, String rulesHash) {
+        return jdbc.sql("""
+                select findings from sound_check where sound_hash = :hash and category = :category
+                and rules_hash = :rules and engine_version = :engine""")
+                .param("hash", soundHash).param("category", category).param("rules", rulesHash).param("engine", Engine.VERSION)
+                .query(String.class).optional().map(text -> Json.read(text, Findings.class).findings());
+    }
+
+    public void saveFindings(String soundHash, String category, String rulesHash, List<Finding> findings) {
+        jdbc.sql("""
+                insert into sound_check (sound_hash, category, rules_hash, engine_version, findings)
+                values (:hash, :category, :rules, :engine, cast(:content as jsonb)) on conflict do nothing""")
+                .param("hash", soundHash).param("category", category).param("rules", rulesHash).param("engine", Engine.VERSION)
+                .param("content", Json.write(new Findings(findings))).update();
+    }
+}

@@ -1,0 +1,160 @@
+package gentlecomet.studio.web;
+
+import gentlecomet.craft.check.Finding;
+import gentlecomet.craft.level.Levelling;
+import gentlecomet.craft.measure.Measurement;
+import gentlecomet.craft.portrait.Portrait;
+import gentlecomet.craft.rules.HouseRules;
+import gentlecomet.craft.rules.NameRules;
+import gentlecomet.studio.service.Measures;
+import gentlecomet.studio.store.CollectionStore.BankRow;
+import gentlecomet.studio.store.CollectionStore.CollectionRow;
+import gentlecomet.studio.store.PatchStore;
+import gentlecomet.studio.store.PatchStore.PatchRow;
+import gentlecomet.studio.store.RoundStore;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.springframework.stereotype.Component;
+
+/** The patches of a bank with all that is known about them, ready to be shown. */
+@Component
+class BankRows {
+
+    private final PatchStore patches;
+    private final Measures measures;
+    private final RoundStore rounds;
+
+    BankRows(PatchStore patches, Measures measures, RoundStore rounds) {
+        this.patches = patches;
+        this.measures = measures;
+        this.rounds = rounds;
+    }
+
+    /**
+     * One patch of a bank.
+     *
+     * @param measurement null while it is being measured
+     * @param findings    null while its sound has not been checked
+     * @param verdict     keep, fix, cut, or empty
+     */
+    record Row(PatchRow patch, HouseRules rules, Measurement measurement, List<NameRules.Breach> breaches, List<Finding> findings,
+            String verdict) {
+
+        public String portrait() {
+            return measurement == null ? "" : Portrait.svg(measurement);
+        }
+
+        public String portraitWords() {
+            return measurement == null ? "not measured yet" : Portrait.words(measurement);
+        }
+
+        public boolean measured() {
+            return measurement != null;
+        }
+
+        public double loudness() {
+            return rules.measureOf(patch.category()).of(measurement);
+        }
+
+        public String loudnessText() {
+            return measurement == null ? "…" : String.format(Locale.ROOT, "%.1f", loudness());
+        }
+
+        public String peakText() {
+            return measurement == null ? "…" : String.format(Locale.ROOT, "%.1f", measurement.truePeakDbtp());
+        }
+
+        public String rangeText() {
+            return measurement == null ? "…" : String.format(Locale.ROOT, "%.1f", measurement.rangeLu());
+        }
+
+        /** Distance from the target in LU, signed. */
+        public String offText() {
+            return measurement == null ? "" : String.format(Locale.ROOT, "%+.1f", loudness() - rules.targetLufs());
+        }
+
+        public boolean levelled() {
+            return measurement != null && Math.abs(loudness() - rules.targetLufs()) <= rules.toleranceLu();
+        }
+
+        public boolean overCeiling() {
+            return measurement != null && measurement.truePeakDbtp() > rules.ceilingDbtp() + 0.01;
+        }
+
+        /** Place of a loudness on a ladder of 24 LU around the target, 0 to 100. */
+        public double ladder(double lufs) {
+            return Math.max(0, Math.min(100, (lufs - (rules.targetLufs() - 12)) / 24 * 100));
+        }
+
+        public double ladderNow() {
+            return measurement == null ? 50 : ladder(loudness());
+        }
+
+        public Levelling.Proposal proposal() {
+            return measurement == null ? null : Levelling.propose(patch.patch(), measurement, rules);
+        }
+
+        public long faults() {
+            return findings == null ? 0 : findings.stream().filter(f -> f.severity() == Finding.Severity.FAULT).count();
+        }
+
+        public long warnings() {
+            return findings == null ? 0 : findings.size() - faults();
+        }
+
+        public List<Finding> findingsOf(String family) {
+            return findings == null ? List.of() : findings.stream().filter(f -> f.family().equals(family)).toList();
+        }
+
+        public String checkText() {
+            return findings == null ? "not checked" : findings.isEmpty() ? "passed"
+                    : faults() + (faults() == 1 ? " fault" : " faults") + (warnings() == 0 ? "" : ", " + warnings() + " to look at");
+        }
+
+        public String stateText() {
+            return patch.revision() == 0 ? "never saved" : patch.saved() ? "r" + patch.revision() : "r" + patch.revision() + " + edits";
+        }
+
+        public String categoryName() {
+            return rules.category(patch.category()).map(c -> c.name()).orElse(patch.category().isEmpty() ? "none" : patch.category());
+        }
+    }
+
+    /** All patches of a bank; what is missing is asked for in the background. */
+    List<Row> of(BankRow bank, CollectionRow collection) {
+        List<PatchRow> rows = patches.inBank(bank.id());
+        Map<Long, Measurement> measured = measures.ofAll(rows, collection.rules());
+        Map<Long, RoundStore.Verdict> verdicts = rounds.latestVerdicts(bank.id());
+        List<String> inBank = rows.stream().map(PatchRow::name).toList();
+        List<String> elsewhere = new ArrayList<>();
+        if (!rows.isEmpty()) {
+            elsewhere.addAll(measures.otherNames(collection.id(), rows.get(0)));
+            inBank.forEach(elsewhere::remove);
+        }
+        List<Row> shown = new ArrayList<>();
+        for (int i = 0; i < rows.size(); i++) {
+            PatchRow row = rows.get(i);
+            List<String> others = new ArrayList<>(elsewhere);
+            for (int k = 0; k < rows.size(); k++) {
+                if (k != i) {
+                    others.add(inBank.get(k));
+                }
+            }
+            shown.add(row(row, collection.rules(), measured.get(row.id()), others, verdicts.get(row.id())));
+        }
+        return shown;
+    }
+
+    /** One patch alone. */
+    Row one(PatchRow row, CollectionRow collection) {
+        Measurement m = measures.ofAll(List.of(row), collection.rules()).get(row.id());
+        return row(row, collection.rules(), m, measures.otherNames(collection.id(), row), rounds.latestVerdicts(row.bankId()).get(row.id()));
+    }
+
+    private Row row(PatchRow row, HouseRules rules, Measurement m, List<String> others, RoundStore.Verdict verdict) {
+        return new Row(row, rules, m, measures.names(row, rules, others), measures.findings(row, rules, others).orElse(null),
+                verdict == null || !verdict.contentHash().strip().equals(row.contentHash().strip()) ? "" : verdict.verdict());
+    }
+}

@@ -1,0 +1,162 @@
+package gentlecomet.studio.web;
+
+import gentlecomet.craft.edit.PatchEdit;
+import gentlecomet.craft.level.Levelling;
+import gentlecomet.sound.parameter.Parameter;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.sound.patch.PatchImage;
+import gentlecomet.studio.service.Banks;
+import gentlecomet.studio.service.Measures;
+import gentlecomet.studio.service.PatchEditing;
+import gentlecomet.studio.service.RefusedException;
+import gentlecomet.studio.store.CollectionStore.CollectionRow;
+import gentlecomet.studio.store.PatchStore;
+import gentlecomet.studio.store.PatchStore.PatchRow;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+
+/** The bench: one patch, edited by hand. */
+@Controller
+class BenchController {
+
+    private static final int HISTORY_SHOWN = 40;
+
+    private final PatchEditing editing;
+    private final PatchStore patches;
+    private final Banks banks;
+    private final Measures measures;
+    private final BankRows rows;
+    private final Frames frames;
+    private final ProgressStream progress;
+
+    BenchController(PatchEditing editing, PatchStore patches, Banks banks, Measures measures, BankRows rows, Frames frames,
+            ProgressStream progress) {
+        this.editing = editing;
+        this.patches = patches;
+        this.banks = banks;
+        this.measures = measures;
+        this.rows = rows;
+        this.frames = frames;
+        this.progress = progress;
+    }
+
+    /** A moved value bar. */
+    record ValueEdit(long version, String gesture, int index, double value) {
+    }
+
+    /** The state of a patch after an edit. */
+    record State(long version, double[] image, String undo, String redo, boolean saved) {
+    }
+
+    @GetMapping("/patches/{id}")
+    String bench(@PathVariable long id, Model model) {
+        PatchRow row = editing.get(id);
+        fill(row, model);
+        model.addAttribute("frame", frames.of(row.name(), "bench", row.bankId(), id));
+        return "bench";
+    }
+
+    /** The part of the bench that edits exchange. */
+    @GetMapping("/patches/{id}/bench")
+    String benchAlone(@PathVariable long id, Model model) {
+        return part(editing.get(id), model);
+    }
+
+    @PostMapping("/patches/{id}/values")
+    @ResponseBody
+    State setValue(@PathVariable long id, @RequestBody ValueEdit edit) {
+        if (edit.index() < 0 || edit.index() >= Parameters.COUNT) {
+            throw new RefusedException("There is no such parameter.");
+        }
+        String gesture = edit.gesture() == null ? "" : edit.gesture().substring(0, Math.min(60, edit.gesture().length()));
+        PatchRow row = editing.edit(id, edit.version(), gesture, new PatchEdit.SetValue(Parameters.at(edit.index()), edit.value()));
+        PatchEditing.Steps steps = editing.steps(row);
+        return new State(row.version(), PatchImage.of(row.patch()), steps.undo(), steps.redo(), row.saved());
+    }
+
+    @PostMapping("/patches/{id}/edits")
+    String edit(@PathVariable long id, @RequestParam long version, @RequestParam Map<String, String> form, Model model) {
+        PatchRow row = editing.get(id);
+        return part(editing.edit(id, version, "", EditForm.read(form, row.patch())), model);
+    }
+
+    @PostMapping("/patches/{id}/undo")
+    String undo(@PathVariable long id, Model model) {
+        return part(editing.undo(id), model);
+    }
+
+    @PostMapping("/patches/{id}/redo")
+    String redo(@PathVariable long id, Model model) {
+        return part(editing.redo(id), model);
+    }
+
+    @PostMapping("/patches/{id}/save")
+    String save(@PathVariable long id, @RequestParam long version, @RequestParam(defaultValue = "") String note, Model model) {
+        return part(editing.save(id, version, note), model);
+    }
+
+    @PostMapping("/patches/{id}/restore")
+    String restore(@PathVariable long id, @RequestParam int revision, Model model) {
+        return part(editing.restore(id, revision), model);
+    }
+
+    /** Level to target for this patch. */
+    @PostMapping("/patches/{id}/level")
+    String level(@PathVariable long id, Model model) {
+        PatchRow row = editing.get(id);
+        Levelling.Proposal proposal = measures.proposal(row, banks.collectionOf(row).rules())
+                .orElseThrow(() -> new RefusedException("The patch is still being measured; try again in a moment."));
+        return part(editing.edit(id, 0, "", new PatchEdit.SetValue(Parameters.at(PatchParameters.LEVEL_TRIM), proposal.trimDb())), model);
+    }
+
+    /** Loudness and portrait, as far as they are known. */
+    @GetMapping("/patches/{id}/measured")
+    String measured(@PathVariable long id, Model model) {
+        PatchRow row = editing.get(id);
+        CollectionRow collection = banks.collectionOf(row);
+        model.addAttribute("row", rows.one(row, collection));
+        model.addAttribute("rules", collection.rules());
+        return "bench-level :: measured";
+    }
+
+    @GetMapping("/patches/{id}/measuring")
+    @ResponseBody
+    SseEmitter measuring(@PathVariable long id) {
+        CollectionRow collection = banks.collectionOf(editing.get(id));
+        return progress.follow(() -> new ProgressStream.Progress(measures.measured(List.of(editing.get(id)), collection.rules()), 1));
+    }
+
+    private String part(PatchRow row, Model model) {
+        fill(row, model);
+        return "bench :: bench";
+    }
+
+    private void fill(PatchRow row, Model model) {
+        CollectionRow collection = banks.collectionOf(row);
+        BankRows.Row known = rows.one(row, collection);
+        PatchEditing.Steps steps = editing.steps(row);
+        model.addAttribute("patch", row);
+        model.addAttribute("row", known);
+        model.addAttribute("rules", collection.rules());
+        model.addAttribute("steps", steps);
+        model.addAttribute("playable", Playable.of(row, collection.rules(), known.measurement()));
+        model.addAttribute("view", BenchView.of(row.patch()));
+        model.addAttribute("history", patches.history(row.id(), HISTORY_SHOWN));
+        model.addAttribute("revisions", patches.revisions(row.id()));
+        model.addAttribute("targets", Parameters.ALL.stream().filter(Parameters::movable).map(BenchController::targetName).toList());
+    }
+
+    static String targetName(Parameter p) {
+        return p.place() + ": " + p.label();
+    }
+}

@@ -1,0 +1,66 @@
+package gentlecomet.studio.web;
+
+import gentlecomet.craft.measure.Measurement;
+import gentlecomet.craft.phrase.Phrases;
+import gentlecomet.craft.rules.HouseRules;
+import gentlecomet.sound.parameter.LayerParameters;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.sound.patch.Macro;
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.PatchImage;
+import gentlecomet.sound.performance.Phrase;
+import gentlecomet.studio.store.PatchStore.PatchRow;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * What the player of a page needs of a patch, as JSON.
+ *
+ * @param image     patch image for the audio thread
+ * @param matchedDb gain that brings it to the house loudness for listening; 0 while it has not been measured
+ */
+record Playable(long id, String name, double[] image, PlayablePhrase phrase, double matchedDb, List<PlayableMacro> macros,
+        List<Zone> zones) {
+
+    private static final double MOST_MATCHING_DB = 24;
+
+    /** A phrase: notes are key, velocity, start and length in beats. */
+    record PlayablePhrase(String name, double tempo, double beats, List<double[]> notes) {
+        static PlayablePhrase of(Phrase phrase) {
+            return new PlayablePhrase(phrase.name(), phrase.tempo(), phrase.beats(), phrase.notes().stream()
+                    .map(n -> new double[] {n.key(), n.velocity(), n.start(), n.length()}).toList());
+        }
+    }
+
+    /** A macro of the strip; {@code index} is its parameter's. */
+    record PlayableMacro(int index, String name, String lowEnd, String highEnd, boolean used) {
+    }
+
+    /** The keys of a layer that is on. */
+    record Zone(int layer, int lowKey, int highKey) {
+    }
+
+    static Playable of(PatchRow row, HouseRules rules, Measurement measurement) {
+        double matched = measurement == null || measurement.silent() ? 0
+                : rules.targetLufs() - rules.measureOf(row.category()).of(measurement);
+        return of(row.id(), row.patch(), Phrases.get(rules.phraseOf(row.category())),
+                Math.max(-MOST_MATCHING_DB, Math.min(MOST_MATCHING_DB, matched)));
+    }
+
+    static Playable of(long id, Patch patch, Phrase phrase, double matchedDb) {
+        List<PlayableMacro> macros = new ArrayList<>();
+        for (int m = 0; m < PatchParameters.MACROS; m++) {
+            Macro macro = patch.macros().get(m);
+            macros.add(new PlayableMacro(PatchParameters.MACRO + m, macro.name(), macro.lowEnd(), macro.highEnd(), !macro.unused()));
+        }
+        List<Zone> zones = new ArrayList<>();
+        for (int layer = 0; layer < Parameters.LAYERS; layer++) {
+            if (patch.layerOn(layer)) {
+                zones.add(new Zone(layer, (int) patch.value(Parameters.ofLayer(layer, LayerParameters.LOW_KEY)),
+                        (int) patch.value(Parameters.ofLayer(layer, LayerParameters.HIGH_KEY))));
+            }
+        }
+        return new Playable(id, patch.name(), PatchImage.of(patch), PlayablePhrase.of(phrase), matchedDb, macros, zones);
+    }
+}
