@@ -149,7 +149,7 @@ class BenchController {
         model.addAttribute("row", known);
         model.addAttribute("rules", collection.rules());
         model.addAttribute("steps", steps);
-        model.addAttribute("playable", Playable.of(row, collection.rules(), known.measurement()));
+        model.addAttribute("playable", Playable.of(row, collection.rules(), known.measurement()).json());
         model.addAttribute("view", BenchView.of(row.patch()));
         model.addAttribute("history", patches.history(row.id(), HISTORY_SHOWN));
         model.addAttribute("revisions", patches.revisions(row.id()));

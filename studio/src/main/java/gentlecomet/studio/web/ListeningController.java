@@ -69,7 +69,7 @@ class ListeningController {
             model.addAttribute("place", place + 1);
             model.addAttribute("previous", place > 0 ? heard.get(place - 1) : null);
             model.addAttribute("following", place + 1 < heard.size() ? heard.get(place + 1) : null);
-            model.addAttribute("playable", Playable.of(current.row().patch(), collection.rules(), current.row().measurement()));
+            model.addAttribute("playable", Playable.of(current.row().patch(), collection.rules(), current.row().measurement()).json());
         }
         return "listening";
     }

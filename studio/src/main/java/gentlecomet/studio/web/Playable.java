@@ -1,5 +1,6 @@
 package gentlecomet.studio.web;
 
+import gentlecomet.craft.format.Json;
 import gentlecomet.craft.measure.Measurement;
 import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.rules.HouseRules;
@@ -39,6 +40,11 @@ record Playable(long id, String name, double[] image, PlayablePhrase phrase, dou
 
     /** The keys of a layer that is on. */
     record Zone(int layer, int lowKey, int highKey) {
+    }
+
+    /** As an attribute of a page. */
+    String json() {
+        return Json.write(this);
     }
 
     static Playable of(PatchRow row, HouseRules rules, Measurement measurement) {

@@ -1,0 +1,80 @@
+// The menu of a value bar: macros, routes, copy, paste, neutral.
+import * as engine from '../engine/engine.js';
+
+let copied = null;
+
+/**
+ * Opens the menu beside a bar.
+ * @param {HTMLElement} bar
+ * @param {import('./patch-state.js').PatchState} state
+ * @param {(fields: Record<string, string>) => void} edit
+ */
+export function openBarMenu(bar, state, edit) {
+  document.querySelector('.bar-menu')?.remove();
+  const index = Number(bar.dataset.index);
+  const menu = document.createElement('div');
+  menu.className = 'bar-menu';
+  menu.setAttribute('role', 'menu');
+  menu.setAttribute('aria-label', bar.dataset.name);
+  const close = () => {
+    menu.remove();
+    bar.focus();
+  };
+  const item = (text, act) => {
+    const button = document.createElement('button');
+    button.type = 'button';
+    button.setAttribute('role', 'menuitem');
+    button.textContent = text;
+    button.addEventListener('click', () => {
+      close();
+      act();
+    });
+    return button;
+  };
+  const macros = document.createElement('div');
+  macros.className = 'row';
+  macros.append('Macro ');
+  for (let m = 1; m <= 8; m++) {
+    const button = item(String(m), () => edit({kind: 'addTarget', macro: String(m), target: bar.id}));
+    button.setAttribute('aria-label', `Let macro ${m} hold it`);
+    macros.append(button);
+  }
+  const value = state.sounding(index);
+  menu.append(macros,
+    item('Add a route to here …', () => {
+      document.querySelector('[data-stage="motion"]').click();
+      const form = document.getElementById('add-route');
+      form.elements.target.value = bar.dataset.name;
+      form.elements.source.focus();
+    }),
+    item(`Copy ${engine.format(index, value)}`, () => { copied = value; }));
+  const put = (text, to) => menu.append(item(text, () => {
+    state.beginGesture();
+    state.set(index, to);
+  }));
+  if (copied !== null) {
+    put(`Paste ${engine.format(index, copied)}`, copied);
+  }
+  put(`Neutral (${engine.format(index, Number(bar.dataset.neutral))})`, Number(bar.dataset.neutral));
+  menu.addEventListener('keydown', e => {
+    e.stopPropagation();
+    const items = [...menu.querySelectorAll('button')];
+    const step = {ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1}[e.key];
+    if (step) {
+      e.preventDefault();
+      items[(items.indexOf(document.activeElement) + step + items.length) % items.length].focus();
+    } else if (e.key === 'Escape') {
+      close();
+    }
+  });
+  document.body.append(menu);
+  const box = bar.getBoundingClientRect();
+  menu.style.left = `${Math.min(window.innerWidth - menu.offsetWidth - 8, box.left + window.scrollX)}px`;
+  menu.style.top = `${Math.min(window.scrollY + window.innerHeight - menu.offsetHeight - 8, box.bottom + window.scrollY + 2)}px`;
+  menu.querySelector('button').focus();
+  setTimeout(() => document.addEventListener('pointerdown', e => {
+    if (!menu.contains(e.target)) {
+      menu.remove();
+    }
+  }, {once: true}));
+}

@@ -1,0 +1,224 @@
+// The bench: ties value bars, pictures and forms to the patch in hand.
+import * as engine from '../engine/engine.js';
+import * as player from './player.js';
+import {ask, say} from './requests.js';
+import {PatchState} from './patch-state.js';
+import {showBar, showNow, wireBar} from './value-bar.js';
+import {draw} from './pictures.js';
+import {wirePicture} from './picture-hands.js';
+import {openBarMenu} from './bar-menu.js';
+import {drawLive} from './live-pictures.js';
+
+/** @type {PatchState|null} */
+let state = null;
+let stage = 'sources';
+let layer = 0;
+let drawing = false;
+
+const bench = () => document.getElementById('bench');
+
+/** The patch on the bench, or null on other pages. */
+export function benchState() {
+  return bench() ? state : null;
+}
+
+/** Brings a freshly loaded or exchanged bench to life. */
+export function setUpBench(root) {
+  const element = root.id === 'bench' ? root : root.querySelector?.('#bench');
+  if (!element) {
+    return;
+  }
+  const playable = JSON.parse(element.querySelector('#focus').dataset.playable);
+  const same = state?.id === playable.id && player.playing()?.id === playable.id;
+  if (same) {
+    state.take(element);
+    player.change(playable);
+  } else {
+    state = new PatchState(element, answered);
+    if (player.playing()?.id === playable.id) {
+      player.change(playable);
+    } else {
+      player.load(playable, false);
+    }
+  }
+  element.querySelectorAll('.bar[data-index], .bar-choice').forEach(bar => wireBar(bar, state, b => openBarMenu(b, state, edit)));
+  element.querySelectorAll('canvas[data-picture]').forEach(canvas => {
+    wirePicture(canvas, state, () => layer);
+    new ResizeObserver(redraw).observe(canvas);
+  });
+  element.querySelectorAll('[data-stage]').forEach(tab => tab.addEventListener('click', () => chooseStage(tab.dataset.stage)));
+  element.querySelectorAll('[data-layer]').forEach(tab => tab.addEventListener('click', () => chooseLayer(Number(tab.dataset.layer))));
+  wireForms(element);
+  const wanted = location.hash.slice(1);
+  if (wanted && !same) {
+    openPlace(wanted);
+  } else {
+    chooseStage(stage);
+    chooseLayer(layer);
+  }
+  showAll();
+  player.watch([...element.querySelectorAll('.bar[data-brackets]')].filter(b => b.dataset.brackets).map(b => Number(b.dataset.index)));
+}
+
+function wireForms(element) {
+  element.querySelectorAll('[data-edit]').forEach(field => field.addEventListener('change', () => edit({kind: field.dataset.edit, [field.name]: field.value})));
+  element.querySelectorAll('[data-edit-form]').forEach(form => {
+    const send = () => edit({kind: form.dataset.editForm, ...Object.fromEntries(new FormData(form))});
+    form.addEventListener('submit', e => {
+      e.preventDefault();
+      send();
+    });
+    if (form.dataset.onChange !== undefined) {
+      form.addEventListener('change', send);
+    }
+  });
+  element.querySelectorAll('.depth').forEach(field => field.addEventListener('change', () => edit({kind: 'setDepth', route: field.dataset.route, depth: field.value})));
+  element.querySelectorAll('[data-remove-route]').forEach(b => b.addEventListener('click', () => edit({kind: 'removeRoute', route: b.dataset.route})));
+  element.querySelectorAll('.end').forEach(field => field.addEventListener('change', () => setEnd(field, field.value)));
+  element.querySelectorAll('[data-now]').forEach(b => b.addEventListener('click', () => setEnd(b, 'now')));
+  element.querySelectorAll('[data-let-go]').forEach(b => b.addEventListener('click', () => edit({kind: 'removeTarget', macro: b.dataset.macro, target: b.dataset.target})));
+  element.querySelector('#save').addEventListener('click', save);
+}
+
+function setEnd(field, value) {
+  edit({kind: 'setEnd', macro: field.dataset.macro, target: field.dataset.target, end: field.dataset.end, value});
+}
+
+/** An edit that changes the page: sent after everything that is waiting, answered with a new bench. */
+async function edit(fields) {
+  await exchange(`/patches/${state.id}/edits`, fields);
+}
+
+/** Saves a revision of what is heard now. */
+export async function save() {
+  await exchange(`/patches/${state.id}/save`, {note: ''});
+}
+
+async function exchange(url, fields) {
+  await state.flush();
+  if (state.unsent) {
+    return;
+  }
+  try {
+    const response = await ask(url, {form: {...fields, version: String(state.version)}});
+    replaceBench(await response.text());
+  } catch (refusal) {
+    if (refusal.status === 409) {
+      say(refusal.message, {key: 'conflict', buttons: [['Show what is there now', () => location.reload()],
+        ['Put my change on top', () => {
+          state.version = 0;
+          exchange(url, fields);
+        }]]});
+      return;
+    }
+    say(refusal.message);
+    if (!refusal.passing) {
+      replaceBench(await (await ask(`/patches/${state.id}/bench`)).text());
+    }
+  }
+}
+
+function replaceBench(html) {
+  const focused = document.activeElement?.id;
+  const box = document.createElement('template');
+  box.innerHTML = html;
+  const fresh = box.content.querySelector('#bench');
+  bench().replaceWith(fresh);
+  window.htmx.process(fresh);
+  document.dispatchEvent(new CustomEvent('comet:fresh', {detail: fresh}));
+  if (focused) {
+    document.getElementById(focused)?.focus({preventScroll: true});
+  }
+}
+
+/** Waits until every edit has arrived before htmx sends a request of the bench. */
+export function beforeRequest(event) {
+  if (bench()?.contains(event.detail.elt) && state?.unsent) {
+    event.preventDefault();
+    state.flush().then(() => event.detail.issueRequest(true));
+  }
+}
+
+function answered(answer) {
+  const undo = document.getElementById('undo');
+  const redo = document.getElementById('redo');
+  if (!undo) {
+    return;
+  }
+  undo.disabled = !answer.undo;
+  undo.title = answer.undo ? `Undo: ${answer.undo}` : 'Nothing to undo';
+  redo.disabled = !answer.redo;
+  redo.title = answer.redo ? `Redo: ${answer.redo}` : 'Nothing to redo';
+  document.getElementById('save').disabled = answer.saved;
+  document.getElementById('save-state').textContent = answer.saved ? 'saved' : 'unsaved edits';
+  document.getElementById('save-state').className = answer.saved ? 'soft' : 'ember';
+  bench().dataset.version = answer.version;
+}
+
+export function chooseStage(name) {
+  stage = name;
+  bench().querySelectorAll('[data-stage]').forEach(tab => tab.setAttribute('aria-selected', String(tab.dataset.stage === name)));
+  bench().querySelectorAll('[data-stage-panel]').forEach(panel => { panel.hidden = panel.dataset.stagePanel !== name; });
+  bench().querySelector('.layer-choice').hidden = ['effects', 'touch', 'level'].includes(name);
+  redraw();
+}
+
+function chooseLayer(which) {
+  layer = which;
+  bench().querySelectorAll('[data-layer]').forEach(tab => tab.setAttribute('aria-pressed', String(Number(tab.dataset.layer) === which)));
+  bench().querySelectorAll('[data-for-layer]').forEach(part => { part.hidden = Number(part.dataset.forLayer) !== which; });
+  redraw();
+}
+
+/** Opens the stage and layer of a parameter, as findings link to it. */
+function openPlace(id) {
+  const target = document.getElementById(id) ?? bench().querySelector(`[data-macro-card="${id.replace('macro', '')}"]`);
+  const panel = target?.closest('[data-stage-panel]');
+  const forLayer = target?.closest('[data-for-layer]');
+  chooseLayer(forLayer ? Number(forLayer.dataset.forLayer) : layer);
+  chooseStage(panel ? panel.dataset.stagePanel : stage);
+  target?.focus();
+}
+
+function showAll() {
+  bench()?.querySelectorAll('.bar[data-index], .bar-choice').forEach(bar => showBar(bar, state.sounding(Number(bar.dataset.index))));
+  redraw();
+}
+
+function redraw() {
+  if (!drawing) {
+    drawing = true;
+    requestAnimationFrame(() => {
+      drawing = false;
+      if (bench() && state?.image) {
+        bench().querySelectorAll('canvas[data-picture]').forEach(canvas => draw(canvas, state.image, layer));
+      }
+    });
+  }
+}
+
+player.on('parameter', () => {
+  if (benchState()) {
+    showAll();
+  }
+});
+
+document.addEventListener('comet:theme', redraw);
+
+document.addEventListener('comet:macro', ({detail}) => {
+  if (benchState() && player.playing()?.id === state.id) {
+    state.set(detail.index, detail.value);
+  } else if (player.heard()) {
+    // Away from the bench a macro is only tried out; nothing is stored.
+    player.setParameter(detail.index, detail.value, engine.edited(player.heard(), detail.index, detail.value));
+  }
+});
+
+player.on('meters', meters => {
+  if (!benchState()) {
+    return;
+  }
+  const bars = [...bench().querySelectorAll('.bar[data-brackets]')].filter(b => b.dataset.brackets);
+  bars.forEach((bar, i) => showNow(bar, meters.voices > 0 ? meters.values[i] ?? null : null));
+  drawLive(meters);
+});

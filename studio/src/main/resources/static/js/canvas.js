@@ -1,0 +1,59 @@
+// Small helps for drawing: sharp canvases and the colours of the theme.
+
+/** A colour of the theme by its custom property. @param {string} name */
+export function colour(name) {
+  return getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+}
+
+/**
+ * Fits a canvas to its box at the screen's resolution and clears it.
+ * @param {HTMLCanvasElement} canvas
+ * @returns {{g: CanvasRenderingContext2D, w: number, h: number}|null} null while it is not shown
+ */
+export function fit(canvas) {
+  const w = canvas.clientWidth;
+  const h = canvas.clientHeight;
+  if (!w || !h) {
+    return null;
+  }
+  const scale = window.devicePixelRatio || 1;
+  if (canvas.width !== Math.round(w * scale) || canvas.height !== Math.round(h * scale)) {
+    canvas.width = Math.round(w * scale);
+    canvas.height = Math.round(h * scale);
+  }
+  const g = canvas.getContext('2d');
+  g.setTransform(scale, 0, 0, scale, 0, 0);
+  g.clearRect(0, 0, w, h);
+  return {g, w, h};
+}
+
+/** Draws a line through points evenly spread over a width. `y` maps a value to a height. */
+export function curve(g, values, x0, width, y, stroke, lineWidth = 1.8) {
+  g.beginPath();
+  for (let i = 0; i < values.length; i++) {
+    const x = x0 + width * i / (values.length - 1);
+    if (i === 0) {
+      g.moveTo(x, y(values[i]));
+    } else {
+      g.lineTo(x, y(values[i]));
+    }
+  }
+  g.strokeStyle = stroke;
+  g.lineWidth = lineWidth;
+  g.lineJoin = 'round';
+  g.stroke();
+}
+
+/** Text on a canvas. */
+export function label(g, text, x, y, fill, align = 'left', size = 11) {
+  g.font = `${size}px "Atkinson Hyperlegible", sans-serif`;
+  g.textAlign = align;
+  g.fillStyle = fill;
+  g.fillText(text, x, y);
+  g.textAlign = 'left';
+}
+
+/** Colours of the layers, which are also always numbered. */
+export function layerColour(layer) {
+  return colour(['--tide', '--plum'][layer] ?? '--moss');
+}

@@ -1,0 +1,102 @@
+// The patch on the bench: what is heard, what the server has, and the edits on their way between the two.
+import * as engine from '../engine/engine.js';
+import * as player from './player.js';
+import {ask, hush, say} from './requests.js';
+
+const SEND_AFTER_MS = 90;
+const RETRY_MS = 2000;
+const LOST = 'connection';
+
+/** One patch open for editing. */
+export class PatchState {
+  /** @param {HTMLElement} bench @param {() => void} onAnswer called when the server has answered an edit */
+  constructor(bench, onAnswer) {
+    this.take(bench);
+    this.onAnswer = onAnswer;
+    this.pending = new Map();
+    this.sending = null;
+    this.timer = null;
+    this.gesture = 0;
+  }
+
+  /** Takes over what a fresh piece of page says. */
+  take(bench) {
+    this.id = Number(bench.dataset.patch);
+    this.version = Number(bench.dataset.version);
+  }
+
+  get image() {
+    return player.heard();
+  }
+
+  /** Value at which a parameter sounds before routes. */
+  sounding(index) {
+    return engine.sounding(this.image, index);
+  }
+
+  /** A drag, a turn of the wheel or a typed value begins: what follows is one step of the history. */
+  beginGesture() {
+    this.gesture++;
+  }
+
+  /** Moves a parameter: at once in the sound, soon after on the server. */
+  set(index, value) {
+    player.setParameter(index, value, engine.edited(this.image, index, value));
+    this.pending.set(index, {index, value, gesture: `${performance.timeOrigin.toFixed(0)}.${this.gesture}.${index}`});
+    clearTimeout(this.timer);
+    this.timer = setTimeout(() => this.flush(), SEND_AFTER_MS);
+  }
+
+  /** Whether anything has not reached the server yet. */
+  get unsent() {
+    return this.pending.size > 0 || this.sending !== null;
+  }
+
+  /** Sends what is waiting; resolves when all of it has arrived. @returns {Promise<void>} */
+  flush() {
+    clearTimeout(this.timer);
+    this.sending ??= this.sendAll().finally(() => { this.sending = null; });
+    return this.sending;
+  }
+
+  async sendAll() {
+    while (this.pending.size > 0) {
+      const [index, edit] = this.pending.entries().next().value;
+      this.pending.delete(index);
+      try {
+        const response = await ask(`/patches/${this.id}/values`, {json: {...edit, version: this.version}});
+        const state = await response.json();
+        this.version = state.version;
+        hush(LOST);
+        this.onAnswer(state);
+      } catch (refusal) {
+        if (refusal.passing) {
+          if (!this.pending.has(index)) {
+            this.pending.set(index, edit);
+          }
+          say(`${refusal.message} Your edits are kept in this page and sent again.`, {key: LOST, calm: true});
+          await new Promise(resolve => setTimeout(resolve, RETRY_MS));
+        } else if (refusal.status === 409) {
+          this.conflict(edit, refusal.message);
+          return;
+        } else {
+          say(refusal.message);
+          return;
+        }
+      }
+    }
+  }
+
+  /** Someone changed the patch meanwhile: nothing is overwritten without a choice. */
+  conflict(edit, message) {
+    const edits = [edit, ...this.pending.values()];
+    this.pending.clear();
+    say(message, {key: 'conflict', buttons: [
+      ['Show what is there now', () => location.reload()],
+      ['Put my change on top', () => {
+        this.version = 0;
+        edits.forEach(e => this.pending.set(e.index, e));
+        this.flush();
+      }]]});
+  }
+}

@@ -1,0 +1,85 @@
+// Editing on the pictures: envelope points, the filter's peak, edges of the key map.
+import * as engine from '../engine/engine.js';
+import {envelopePoints, frequencyAt} from './pictures.js';
+
+const NEAR = 18;
+
+/**
+ * Lets a picture be edited by hand.
+ * @param {HTMLCanvasElement} canvas
+ * @param {import('./patch-state.js').PatchState} state
+ * @param {() => number} shownLayer
+ */
+export function wirePicture(canvas, state, shownLayer) {
+  const kind = canvas.dataset.picture;
+  const begin = {amplitude: envelopeHand, filterEnvelope: envelopeHand, filter: filterHand, keymap: keyMapHand}[kind];
+  if (!begin || canvas.dataset.large === undefined) {
+    return;
+  }
+  canvas.addEventListener('pointerdown', e => {
+    const box = canvas.getBoundingClientRect();
+    const place = event => ({x: event.clientX - box.left, y: event.clientY - box.top});
+    const layer = canvas.dataset.ofLayer === undefined ? shownLayer() : Number(canvas.dataset.ofLayer);
+    const move = begin(state, layer, box, place(e), kind === 'filterEnvelope');
+    if (!move) {
+      return;
+    }
+    canvas.setPointerCapture(e.pointerId);
+    state.beginGesture();
+    const follow = event => move(place(event));
+    const end = () => {
+      canvas.removeEventListener('pointermove', follow);
+      canvas.removeEventListener('pointerup', end);
+    };
+    canvas.addEventListener('pointermove', follow);
+    canvas.addEventListener('pointerup', end);
+  });
+}
+
+const clamp = v => Math.max(0, Math.min(1, v));
+const find = (layer, id) => engine.indexOf(`layer${layer + 1}.${id}`);
+
+/** The nearest point follows the hand; the time axis stays as it was when the drag began. */
+function envelopeHand(state, layer, box, from, filter) {
+  const {span, points} = envelopePoints(state.image, layer, filter, box.width, box.height);
+  const nearest = points.map(p => ({...p, d: Math.hypot(p.x - from.x, p.y - from.y)})).sort((a, b) => a.d - b.d)[0];
+  if (nearest.d > NEAR) {
+    return null;
+  }
+  const group = filter ? 'filterEnvelope' : 'amplitude';
+  const scale = span.seconds / (box.width - 16);
+  return place => {
+    const time = (place.x - nearest.x) * scale;
+    state.set(find(layer, `${group}.${nearest.id}`), Math.max(0, span[nearest.id] + time));
+    if (nearest.id === 'decay') {
+      state.set(find(layer, `${group}.sustain`), 100 * clamp((box.height - 18 - place.y) / (box.height - 30)));
+    }
+  };
+}
+
+/** Across is cutoff, up is resonance. */
+function filterHand(state, layer, box, from) {
+  const cutoff = find(layer, 'filter.cutoff');
+  const resonance = find(layer, 'filter.resonance');
+  const start = state.sounding(resonance);
+  return place => {
+    state.set(cutoff, frequencyAt(clamp(place.x / box.width)));
+    state.set(resonance, Math.max(0, Math.min(36, start + (from.y - place.y) * 88 / box.height)));
+  };
+}
+
+/** The nearest edge of a layer that is on; between two layers that touch, both edges move as one split. */
+function keyMapHand(state, layer, box, from) {
+  const keyAt = x => Math.max(0, Math.min(127, Math.round(24 + x / box.width * 85)));
+  const edges = [0, 1].filter(l => state.image[find(l, 'on')] === 1).flatMap(l => [
+    {index: find(l, 'zone.lowKey'), key: state.image[find(l, 'zone.lowKey')], low: true},
+    {index: find(l, 'zone.highKey'), key: state.image[find(l, 'zone.highKey')] + 1, low: false}]);
+  const inner = edges.filter(edge => edge.key > 24 && edge.key < 109);
+  const offered = (inner.length ? inner : edges).map(edge => ({...edge, d: Math.abs((edge.key - 24) / 85 * box.width - from.x)}));
+  const least = Math.min(...offered.map(edge => edge.d));
+  const taken = offered.filter(edge => edge.d <= least + 0.5);
+  return place => {
+    const key = keyAt(place.x);
+    taken.forEach(edge => state.set(edge.index, edge.low ? Math.min(127, key) : Math.max(0, key - 1)));
+  };
+}

@@ -1,0 +1,306 @@
+// The bench's pictures, drawn from the engine's own curves.
+import * as engine from '../engine/engine.js';
+import {colour, curve, fit, label, layerColour} from './canvas.js';
+
+const MIN_DB = -48;
+const MAX_DB = 40;
+const at = (id) => engine.indexOf(id);
+const layerId = (layer, id) => at(`layer${layer + 1}.${id}`);
+
+/** Time span that shows a whole envelope, with the moment the key goes up. */
+export function envelopeSpan(image, layer, filter) {
+  const group = filter ? 'filterEnvelope' : 'amplitude';
+  const v = id => engine.sounding(image, layerId(layer, `${group}.${id}`));
+  const held = v('delay') + v('attack') + v('hold') + v('decay') + 0.15 * (v('attack') + v('decay')) + 0.02;
+  return {held, seconds: held + v('release') * 1.05, delay: v('delay'), attack: v('attack'), hold: v('hold'), decay: v('decay'),
+    sustain: v('sustain') / 100, release: v('release')};
+}
+
+/** Frequency at a place 0 to 1 across, 20 Hz to 20 kHz. */
+export function frequencyAt(part) {
+  return 20 * Math.pow(1000, part);
+}
+
+const drawers = {
+  keymap(g, w, h, image, layer, large) {
+    const on = [0, 1].filter(l => image[layerId(l, 'on')] === 1);
+    const low = 24;
+    const high = 109;
+    const x = key => Math.max(0, Math.min(w, (key - low) / (high - low) * w));
+    const base = large ? h - 26 : h;
+    for (let key = low; key < high; key++) {
+      if (large && key % 12 === 0) {
+        g.fillStyle = colour('--rule');
+        g.fillRect(x(key), 0, 1, base);
+        label(g, 'C' + (key / 12 - 1), x(key) + 3, h - 3, colour('--soft'));
+      }
+      if (large) {
+        g.fillStyle = [1, 3, 6, 8, 10].includes(key % 12) ? colour('--ink') : colour('--card');
+        g.fillRect(x(key) + 0.5, base + 1, x(key + 1) - x(key) - 1, 11);
+      }
+    }
+    on.forEach(l => {
+      const v = id => image[layerId(l, `zone.${id}`)];
+      const [x0, x1] = [x(v('lowKey')), x(v('highKey') + 1)];
+      const [y0, y1] = [base - v('highVelocity') / 127 * base, base - (v('lowVelocity') - 1) / 127 * base];
+      g.fillStyle = layerColour(l);
+      g.globalAlpha = l === layer ? 0.32 : 0.18;
+      g.fillRect(x0, y0, x1 - x0, y1 - y0);
+      g.globalAlpha = 1;
+      g.strokeStyle = layerColour(l);
+      g.lineWidth = l === layer ? 2 : 1;
+      g.strokeRect(x0 + 1, y0 + 1, Math.max(2, x1 - x0 - 2), y1 - y0 - 2);
+      if (large) {
+        const range = `${engine.format(layerId(l, 'zone.lowKey'), v('lowKey'))} to ${engine.format(layerId(l, 'zone.highKey'), v('highKey'))}`;
+        label(g, `Layer ${l + 1}: ${range}, velocity ${v('lowVelocity')} to ${v('highVelocity')}`, x0 + 8, y0 + 18 + 16 * l, colour('--ink'), 'left', 12);
+      }
+    });
+  },
+
+  source(g, w, h, image, layer, large, source) {
+    const off = engine.sounding(image, layerId(layer, `source${source + 1}.level`)) <= -72;
+    g.fillStyle = colour('--rule');
+    g.fillRect(0, h / 2, w, 1);
+    if (off) {
+      label(g, 'off', w / 2, h / 2 - 5, colour('--soft'), 'center');
+      return;
+    }
+    const wave = engine.pictureWave(image, layer, source, Math.round(w));
+    let peak = 1e-6;
+    wave.forEach(v => { peak = Math.max(peak, Math.abs(v)); });
+    const scale = Math.max(peak, 0.02);
+    curve(g, wave, 0, w, v => h / 2 - v / scale * (h / 2 - 6), layerColour(layer), 1.4);
+    if (large) {
+      label(g, `peak ${(20 * Math.log10(peak)).toFixed(1)} dB`, w - 4, h - 4, colour('--soft'), 'right', 10);
+    }
+  },
+
+  sources(g, w, h, image, layer) {
+    for (let s = 0; s < 3; s++) {
+      g.save();
+      g.translate(0, s * h / 3);
+      drawers.source(g, w, h / 3, image, layer, false, s);
+      g.restore();
+    }
+  },
+
+  filter(g, w, h, image, layer, large) {
+    const y = db => h * (MAX_DB - Math.max(MIN_DB, db)) / (MAX_DB - MIN_DB);
+    if (large) {
+      for (const hz of [50, 100, 200, 500, 1000, 2000, 5000, 10000]) {
+        const x = Math.log(hz / 20) / Math.log(1000) * w;
+        g.fillStyle = colour('--rule');
+        g.fillRect(x, 0, 1, h);
+        label(g, hz < 1000 ? String(hz) : `${hz / 1000}k`, x + 3, h - 4, colour('--soft'), 'left', 10);
+      }
+      for (const db of [-36, -24, -12, 0, 12, 24]) {
+        g.fillStyle = colour('--rule');
+        g.fillRect(0, y(db), w, 1);
+        label(g, `${db} dB`, 3, y(db) - 3, colour('--soft'), 'left', 10);
+      }
+    }
+    const off = image[layerId(layer, 'filter.type')] === 0;
+    const heard = sounded(image, layer, ['filter.cutoff', 'filter.resonance']);
+    const response = engine.pictureFilter(heard, layer, Math.round(w / 2));
+    curve(g, response, 0, w, y, off ? colour('--soft') : layerColour(layer), large ? 2.2 : 1.5);
+    if (off) {
+      label(g, 'off', w / 2, y(0) - 6, colour('--soft'), 'center');
+    } else if (large) {
+      const cutoff = engine.sounding(image, layerId(layer, 'filter.cutoff'));
+      const x = Math.log(cutoff / 20) / Math.log(1000) * w;
+      const amount = engine.sounding(image, layerId(layer, 'filter.envelopeAmount'));
+      const reach = Math.log(cutoff * Math.pow(2, amount) / 20) / Math.log(1000) * w;
+      g.fillStyle = colour('--plum');
+      g.fillRect(Math.min(x, reach), 6, Math.abs(reach - x), 3);
+      label(g, `envelope to ${engine.format(layerId(layer, 'filter.cutoff'), Math.min(20000, Math.max(20, cutoff * Math.pow(2, amount))))}`, Math.max(4, Math.min(w - 130, Math.min(x, reach))), 22, colour('--plum'));
+      const top = y(response[Math.min(response.length - 1, Math.round(x / w * (response.length - 1)))]);
+      handle(g, x, top);
+    }
+  },
+
+  amplitude(g, w, h, image, layer, large) {
+    envelope(g, w, h, image, layer, false, large);
+  },
+
+  filterEnvelope(g, w, h, image, layer, large) {
+    envelope(g, w, h, image, layer, true, large);
+  },
+
+  envelopes(g, w, h, image, layer) {
+    envelope(g, w, h, image, layer, true, false, colour('--plum'));
+    envelope(g, w, h, image, layer, false, false);
+  },
+
+  lfo(g, w, h, image, layer, large) {
+    const division = image[layerId(layer, 'lfo.division')];
+    const rate = engine.sounding(image, layerId(layer, 'lfo.rate'));
+    const delay = engine.sounding(image, layerId(layer, 'lfo.delay'));
+    const fade = engine.sounding(image, layerId(layer, 'lfo.fade'));
+    const seconds = Math.max(delay + fade + 1, division === 0 ? 3 / rate : 4);
+    const values = engine.pictureLfo(sounded(image, layer, ['lfo.rate', 'lfo.delay', 'lfo.fade', 'lfo.phase']), layer, seconds, Math.round(w * 2));
+    g.fillStyle = colour('--rule');
+    g.fillRect(0, h / 2, w, 1);
+    curve(g, values, 0, w, v => h / 2 - v * (h / 2 - 6), layerColour(layer), large ? 1.8 : 1.2);
+    if (large) {
+      label(g, 'key down', 4, h - 5, colour('--soft'), 'left', 10);
+      label(g, `${seconds.toFixed(2)} s`, w - 4, h - 5, colour('--soft'), 'right', 10);
+    }
+  },
+
+  delay(g, w, h, image) {
+    const tempo = image[at('performance.tempo')];
+    const span = 3;
+    const mix = engine.sounding(image, at('delay.mix')) / 100;
+    const feedback = engine.sounding(image, at('delay.feedback')) / 100;
+    const pingPong = image[at('delay.pingPong')] === 1;
+    g.fillStyle = colour('--rule');
+    for (let beat = 0; beat * 60 / tempo < span; beat++) {
+      g.fillRect(beat * 60 / tempo / span * w, 0, 1, h);
+    }
+    g.fillRect(0, h / 2, w, 1);
+    const bar = (t, level, left) => {
+      const height = level * (h / 2 - 6);
+      g.fillRect(t / span * w, left ? h / 2 - height : h / 2, 3, height);
+    };
+    g.fillStyle = colour('--ink');
+    bar(0, 1 - mix, true);
+    bar(0, 1 - mix, false);
+    g.fillStyle = colour('--tide');
+    const left = echoSeconds(image, 'Left', tempo);
+    const right = echoSeconds(image, 'Right', tempo);
+    if (pingPong) {
+      let level = mix;
+      for (let t = 0; t < span && level > 0.01 && left + right > 0.01; level *= feedback) {
+        t += left;
+        bar(t, level, true);
+        t += right;
+        bar(t, level, false);
+      }
+    } else {
+      for (const [time, side] of [[left, true], [right, false]]) {
+        for (let t = time, level = mix; t < span && level > 0.01; t += time, level *= feedback) {
+          bar(t, level, side);
+        }
+      }
+    }
+    label(g, 'L', 4, 12, colour('--soft'), 'left', 10);
+    label(g, 'R', 4, h - 4, colour('--soft'), 'left', 10);
+    label(g, `lines: beats at ${tempo} BPM`, w - 4, h - 4, colour('--soft'), 'right', 10);
+  },
+
+  reverb(g, w, h, image) {
+    const span = 8;
+    const mix = engine.sounding(image, at('reverb.mix')) / 100;
+    const decay = engine.sounding(image, at('reverb.decay'));
+    const pre = engine.sounding(image, at('reverb.preDelay'));
+    const values = new Float64Array(200).map((_, i) => {
+      const t = i / 199 * span - pre;
+      return t < 0 ? 0 : mix * Math.max(0, 1 - t / decay);
+    });
+    curve(g, values, 0, w, v => h - 4 - v * (h - 12), colour('--tide'));
+    label(g, `to −60 dB in ${engine.format(at('reverb.decay'), decay)}`, w - 4, 12, colour('--soft'), 'right', 10);
+  },
+
+  effects(g, w, h, image) {
+    ['delay', 'reverb'].forEach((name, i) => {
+      const mix = engine.sounding(image, at(`${name}.mix`)) / 100;
+      g.fillStyle = colour('--rule');
+      g.fillRect(4, 10 + i * 18, w - 8, 8);
+      g.fillStyle = colour('--tide');
+      g.fillRect(4, 10 + i * 18, (w - 8) * mix, 8);
+    });
+  },
+
+  macros(g, w, h, image) {
+    for (let m = 0; m < 8; m++) {
+      const value = image[at('macro1') + m] / 100;
+      const x = 4 + m * (w - 8) / 8;
+      g.fillStyle = colour('--rule');
+      g.fillRect(x, 4, (w - 8) / 8 - 3, h - 8);
+      g.fillStyle = colour('--ember');
+      g.fillRect(x, 4 + (h - 8) * (1 - value), (w - 8) / 8 - 3, (h - 8) * value);
+    }
+  },
+
+  level(g, w, h, image) {
+    const trim = image[at('levelTrim')];
+    g.fillStyle = colour('--rule');
+    g.fillRect(w / 2, 4, 1, h - 8);
+    g.fillStyle = colour('--tide');
+    const x = trim / 36 * w / 2;
+    g.fillRect(Math.min(w / 2, w / 2 + x), h / 2 - 5, Math.max(2, Math.abs(x)), 10);
+    label(g, engine.format(at('levelTrim'), trim), w / 2, h - 3, colour('--soft'), 'center', 10);
+  },
+};
+
+/** Draws one picture. @param {HTMLCanvasElement} canvas @param {Float64Array} image @param {number} layer the layer shown */
+export function draw(canvas, image, layer) {
+  const space = fit(canvas);
+  if (!space) {
+    return;
+  }
+  const shown = canvas.dataset.ofLayer === undefined ? layer : Number(canvas.dataset.ofLayer);
+  const large = canvas.dataset.large !== undefined || canvas.classList.contains('picture');
+  drawers[canvas.dataset.picture](space.g, space.w, space.h, image, shown, large, Number(canvas.dataset.source ?? 0));
+}
+
+/** A point that can be dragged. */
+export function handle(g, x, y) {
+  g.beginPath();
+  g.arc(x, y, 6, 0, 2 * Math.PI);
+  g.fillStyle = colour('--card');
+  g.fill();
+  g.lineWidth = 2.4;
+  g.strokeStyle = colour('--ember');
+  g.stroke();
+}
+
+/** Places of an envelope's draggable points. */
+export function envelopePoints(image, layer, filter, w, h) {
+  const e = envelopeSpan(image, layer, filter);
+  const x = t => 8 + t / e.seconds * (w - 16);
+  const y = v => h - 18 - v * (h - 30);
+  return {span: e, x, y, points: [
+    {id: 'attack', x: x(e.delay + e.attack), y: y(1)},
+    {id: 'decay', x: x(e.delay + e.attack + e.hold + e.decay), y: y(e.sustain)},
+    {id: 'release', x: x(e.held + e.release), y: y(0)}]};
+}
+
+function envelope(g, w, h, image, layer, filter, large, stroke) {
+  const {span, x, y, points} = envelopePoints(image, layer, filter, w, h);
+  const group = filter ? 'filterEnvelope' : 'amplitude';
+  const heard = sounded(image, layer, ['delay', 'attack', 'hold', 'decay', 'sustain', 'release'].map(id => `${group}.${id}`));
+  const values = engine.pictureEnvelope(heard, layer, filter, span.held, span.seconds, Math.max(200, Math.round(w)));
+  if (large) {
+    g.fillStyle = colour('--rule');
+    g.fillRect(x(span.held), y(1), 1, y(0) - y(1));
+    g.fillRect(8, y(0), w - 16, 1);
+    label(g, 'key up', x(span.held) + 3, h - 5, colour('--soft'), 'left', 10);
+    label(g, `${span.seconds.toFixed(2)} s`, w - 8, h - 5, colour('--soft'), 'right', 10);
+  }
+  const shown = large ? y : v => h - 4 - v * (h - 8);
+  curve(g, values, 8, w - 16, shown, stroke ?? layerColour(layer), large ? 2.2 : 1.5);
+  if (large) {
+    points.forEach(p => handle(g, p.x, p.y));
+  }
+}
+
+/** The image with some parameters where their macros put them, so that pictures show what is heard. */
+function sounded(image, layer, ids) {
+  const copy = Float64Array.from(image);
+  ids.forEach(id => {
+    const index = layerId(layer, id);
+    copy[index] = engine.sounding(image, index);
+  });
+  return copy;
+}
+
+function echoSeconds(image, side, tempo) {
+  const division = image[at(`delay.division${side}`)];
+  if (division === 0) {
+    return engine.sounding(image, at(`delay.time${side}`));
+  }
+  const text = engine.format(at(`delay.division${side}`), division);
+  const [, over, kind] = text.match(/^1\/(\d+)([TD]?)$/);
+  return 60 / tempo * 4 / Number(over) * (kind === 'T' ? 2 / 3 : kind === 'D' ? 1.5 : 1);
+}

@@ -1,0 +1,85 @@
+// Requests with the CSRF token, and messages to the person at the page.
+
+/** The token that the server put into a cookie. @returns {string} */
+export function csrfToken() {
+  const found = document.cookie.split('; ').find(c => c.startsWith('XSRF-TOKEN='));
+  return found ? decodeURIComponent(found.slice(11)) : '';
+}
+
+/** An answer that was not what was asked for. */
+export class Refusal extends Error {
+  /** @param {number} status 0 when the server could not be reached @param {string} message */
+  constructor(status, message) {
+    super(message);
+    this.status = status;
+  }
+
+  /** Whether the same request may go through later. */
+  get passing() {
+    return this.status === 0 || this.status === 503;
+  }
+}
+
+/**
+ * Asks the server.
+ * @param {string} url
+ * @param {{method?: string, json?: object, form?: Record<string, string>}} [options]
+ * @returns {Promise<Response>}
+ */
+export async function ask(url, options = {}) {
+  const headers = {'X-XSRF-TOKEN': csrfToken(), 'X-Requested-With': 'comet'};
+  let body;
+  if (options.json) {
+    headers['Content-Type'] = 'application/json';
+    body = JSON.stringify(options.json);
+  } else if (options.form) {
+    body = new URLSearchParams(options.form);
+  }
+  let response;
+  try {
+    response = await fetch(url, {method: options.method ?? (body ? 'POST' : 'GET'), headers, body});
+  } catch {
+    throw new Refusal(0, 'The server cannot be reached just now.');
+  }
+  if (!response.ok) {
+    const plain = (response.headers.get('Content-Type') ?? '').startsWith('text/plain');
+    throw new Refusal(response.status, plain ? await response.text()
+      : response.status === 403 ? 'This page was open for too long. Load it again and repeat the last step.' : 'That did not work.');
+  }
+  return response;
+}
+
+/**
+ * Shows a message until it is closed; one with a key takes the place of the last with that key.
+ * @param {string} text
+ * @param {{key?: string, calm?: boolean, buttons?: Array<[string, () => void]>}} [options]
+ */
+export function say(text, options = {}) {
+  const box = document.createElement('div');
+  box.className = 'message-box' + (options.calm ? ' calm' : '');
+  box.dataset.key = options.key ?? text;
+  const words = document.createElement('span');
+  words.textContent = text;
+  box.append(words);
+  for (const [label, act] of [...(options.buttons ?? []), ['Close', () => {}]]) {
+    const button = document.createElement('button');
+    button.type = 'button';
+    button.textContent = label;
+    button.addEventListener('click', () => {
+      box.remove();
+      act();
+    });
+    box.append(button);
+  }
+  hush(box.dataset.key);
+  document.getElementById('messages').append(box);
+}
+
+/** Takes the message with a key away. @param {string} key */
+export function hush(key) {
+  document.querySelectorAll('#messages .message-box').forEach(box => {
+    if (box.dataset.key === key) {
+      box.remove();
+    }
+  });
+}

@@ -1,0 +1,40 @@
+// The sheet of shortcuts for the page that is shown.
+
+const EVERYWHERE = [['Space', 'play or stop the phrase'], ['`', 'computer keys play notes: A S D F … white, W E T Y … black, Z X octave'], ['Esc', 'all notes off'], ['?', 'this sheet']];
+const BENCH = [['1 to 8', 'key map, sources, filter, envelopes, motion, effects, touch, level'], ['Ctrl+Z, Ctrl+Shift+Z', 'undo, redo'], ['Ctrl+S', 'save a revision'],
+  ['Arrows, Page', 'move the value bar in focus; Shift is fine'], ['Enter or a digit', 'type a value: 1.2k, -6 dB, 1/8., C#4, off'], ['Delete', 'neutral'], ['M', 'macros, routes, copy and paste of a value']];
+const BANK = [['↑ ↓', 'from patch to patch'], ['Alt+↑ Alt+↓', 'move the patch'], ['Space', 'play'], ['Enter', 'open'], ['F2', 'rename'], ['D', 'duplicate'], ['S', 'save a revision']];
+const LISTENING = [['K F C', 'keep, fix, cut'], ['N', 'note'], ['→ ←', 'skip, back']];
+
+/** Opens the sheet. */
+export function openShortcuts() {
+  const sheet = document.getElementById('sheet');
+  const parts = [['On every page', EVERYWHERE]];
+  if (document.getElementById('bench')) {
+    parts.unshift(['Bench', BENCH]);
+  } else if (document.querySelector('.slot')) {
+    parts.unshift(['Bank', BANK]);
+  } else if (document.getElementById('round')) {
+    parts.unshift(['Listening', LISTENING]);
+  }
+  sheet.replaceChildren(...parts.flatMap(([title, keys]) => {
+    const heading = document.createElement('h2');
+    heading.textContent = title;
+    const list = document.createElement('dl');
+    for (const [key, what] of keys) {
+      const term = document.createElement('dt');
+      const kbd = document.createElement('kbd');
+      kbd.textContent = key;
+      term.append(kbd);
+      const words = document.createElement('dd');
+      words.textContent = what;
+      list.append(term, words);
+    }
+    return [heading, list];
+  }));
+  const close = document.createElement('button');
+  close.textContent = 'Close';
+  close.addEventListener('click', () => sheet.close());
+  sheet.append(close);
+  sheet.showModal();
+}

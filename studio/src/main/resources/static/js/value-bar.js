@@ -1,0 +1,199 @@
+// Value bars: drag, wheel, arrow keys, typed text, and a menu for macros and routes.
+import * as engine from '../engine/engine.js';
+import {say} from './requests.js';
+
+const DRAG_PIXELS = 260;
+
+/** Draws a bar at a value. @param {HTMLElement} bar @param {number} value */
+export function showBar(bar, value) {
+  const index = Number(bar.dataset.index);
+  if (bar.matches('select')) {
+    bar.value = String(Math.round(value));
+    return;
+  }
+  const text = engine.format(index, value);
+  const at = engine.position(index, value) * 100;
+  const neutral = engine.position(index, Number(bar.dataset.neutral)) * 100;
+  const fill = bar.querySelector('.bar-fill');
+  fill.style.left = `${Math.min(at, neutral)}%`;
+  fill.style.width = `${Math.max(1, Math.abs(at - neutral))}%`;
+  bar.querySelector('.bar-neutral').style.left = `${neutral}%`;
+  if (!bar.querySelector('input')) {
+    bar.querySelector('.bar-value').textContent = text;
+  }
+  bar.classList.toggle('at-zero', at === neutral);
+  bar.setAttribute('aria-valuenow', String(value));
+  bar.setAttribute('aria-valuetext', text);
+}
+
+/** Shows where a modulated parameter stands now, or hides the mark. @param {number|null} value */
+export function showNow(bar, value) {
+  const mark = bar.querySelector('.bar-now');
+  if (mark) {
+    mark.style.display = value === null ? 'none' : 'block';
+    if (value !== null) {
+      mark.style.left = `${engine.position(Number(bar.dataset.index), value) * 100}%`;
+    }
+  }
+}
+
+/**
+ * Brings a bar to life.
+ * @param {HTMLElement} bar
+ * @param {{sounding(index: number): number, set(index: number, value: number): void, beginGesture(): void}} state
+ * @param {(bar: HTMLElement) => void} openMenu
+ */
+export function wireBar(bar, state, openMenu) {
+  const index = Number(bar.dataset.index);
+  if (bar.matches('select')) {
+    bar.addEventListener('change', () => {
+      state.beginGesture();
+      state.set(index, Number(bar.value));
+    });
+    return;
+  }
+  drawBrackets(bar);
+  const put = value => {
+    state.set(index, Math.min(Number(bar.dataset.max), Math.max(Number(bar.dataset.min), value)));
+    showBar(bar, state.sounding(index));
+  };
+  const stepped = bar.dataset.stepped === 'true';
+  const nudge = (steps, fine) => {
+    const value = state.sounding(index);
+    put(stepped ? value + Math.sign(steps) * Math.max(1, Math.round(Math.abs(steps) / 8))
+      : engine.valueAt(index, engine.position(index, value) + steps * (fine ? 0.001 : 0.01)));
+  };
+  bar.addEventListener('pointerdown', e => startDrag(e, bar, index, state, put, stepped));
+  bar.addEventListener('dblclick', () => type(bar, index, state, put));
+  bar.addEventListener('wheel', e => {
+    if (document.activeElement === bar || e.target.closest('.bar-track')) {
+      e.preventDefault();
+      clearTimeout(bar.wheelTimer);
+      if (!bar.wheeling) {
+        state.beginGesture();
+        bar.wheeling = true;
+      }
+      bar.wheelTimer = setTimeout(() => { bar.wheeling = false; }, 600);
+      nudge(e.deltaY < 0 || e.deltaX > 0 ? 1 : -1, e.shiftKey);
+    }
+  }, {passive: false});
+  bar.addEventListener('contextmenu', e => {
+    e.preventDefault();
+    openMenu(bar);
+  });
+  bar.addEventListener('keydown', e => {
+    if (e.target !== bar || e.ctrlKey || e.metaKey || e.altKey) {
+      return;
+    }
+    const steps = {ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1, PageUp: 10, PageDown: -10}[e.key];
+    const act = steps ? () => nudge(steps, e.shiftKey)
+      : {
+        Home: () => put(Number(bar.dataset.min)),
+        End: () => put(Number(bar.dataset.max)),
+        Delete: () => put(Number(bar.dataset.neutral)),
+        Backspace: () => put(Number(bar.dataset.neutral)),
+        Enter: () => type(bar, index, state, put),
+        m: () => openMenu(bar),
+        M: () => openMenu(bar),
+      }[e.key] ?? (/^[0-9.+-]$/.test(e.key) ? () => type(bar, index, state, put, e.key) : null);
+    if (act) {
+      e.preventDefault();
+      if (!e.repeat) {
+        state.beginGesture();
+      }
+      act();
+    }
+  });
+}
+
+function startDrag(e, bar, index, state, put, stepped) {
+  if (e.button !== 0 || e.target.closest('input')) {
+    return;
+  }
+  bar.focus();
+  bar.setPointerCapture(e.pointerId);
+  let from = {x: e.clientX, position: engine.position(index, state.sounding(index))};
+  let moved = false;
+  const move = event => {
+    if (!moved && Math.abs(event.clientX - from.x) < 3) {
+      return;
+    }
+    if (!moved) {
+      state.beginGesture();
+      moved = true;
+    }
+    const width = Math.max(DRAG_PIXELS, bar.querySelector('.bar-track').clientWidth);
+    const position = Math.min(1, Math.max(0, from.position + (event.clientX - from.x) / width * (event.shiftKey ? 0.1 : 1)));
+    put(stepped ? Math.round(engine.valueAt(index, position)) : engine.valueAt(index, position));
+    if (event.shiftKey !== from.fine) {
+      from = {x: event.clientX, position, fine: event.shiftKey};
+    }
+  };
+  const end = () => {
+    bar.removeEventListener('pointermove', move);
+    bar.removeEventListener('pointerup', end);
+    bar.removeEventListener('pointercancel', end);
+  };
+  bar.addEventListener('pointermove', move);
+  bar.addEventListener('pointerup', end);
+  bar.addEventListener('pointercancel', end);
+}
+
+/** Any sensible text: "1.2k", "-6 dB", "1/8.", "C#4", "off". */
+function type(bar, index, state, put, first) {
+  const box = bar.querySelector('.bar-value');
+  if (box.querySelector('input')) {
+    return;
+  }
+  const input = document.createElement('input');
+  input.value = first ?? engine.format(index, state.sounding(index));
+  input.setAttribute('aria-label', `${bar.dataset.name}, type a value`);
+  box.replaceChildren(input);
+  input.focus();
+  if (!first) {
+    input.select();
+  }
+  let done = false;
+  const finish = take => {
+    if (done) {
+      return;
+    }
+    done = true;
+    const text = input.value;
+    input.remove();
+    if (take) {
+      const value = engine.parse(index, text);
+      if (Number.isNaN(value)) {
+        say(`"${text}" is not a value of ${bar.dataset.name}; it goes from ${engine.format(index, Number(bar.dataset.min))} to ${engine.format(index, Number(bar.dataset.max))}.`, {key: 'typed'});
+      } else {
+        state.beginGesture();
+        put(value);
+      }
+    }
+    showBar(bar, state.sounding(index));
+    bar.focus();
+  };
+  input.addEventListener('keydown', e => {
+    e.stopPropagation();
+    if (e.key === 'Enter' || e.key === 'Escape') {
+      finish(e.key === 'Enter');
+    }
+  });
+  input.addEventListener('blur', () => finish(true));
+}
+
+/** Routes and the macro that move the parameter, as brackets over its range. */
+function drawBrackets(bar) {
+  const box = bar.querySelector('.bar-brackets');
+  box.replaceChildren(...bar.dataset.brackets.split(';').filter(Boolean).map(entry => {
+    const [name, low, high] = entry.split(',');
+    const mark = document.createElement('span');
+    mark.className = 'bar-bracket';
+    const [a, b] = [Number(low), Number(high)].sort((x, y) => x - y);
+    mark.style.left = `${a * 100}%`;
+    mark.style.width = `${Math.max(0.8, (b - a) * 100)}%`;
+    const index = Number(bar.dataset.index);
+    mark.title = `${name}: ${engine.format(index, engine.valueAt(index, Number(low)))} to ${engine.format(index, engine.valueAt(index, Number(high)))}`;
+    return mark;
+  }));
+}
