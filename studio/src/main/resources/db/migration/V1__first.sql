@@ -71,7 +71,7 @@ create table sound_check (
     category       text        not null,
     rules_hash     char(64)    not null,
     engine_version text        not null,
-    findings       jsonb       not null,
+    findings       json        not null,
     checked_at     timestamptz not null default now(),
     primary key (sound_hash, category, rules_hash, engine_version)
 );

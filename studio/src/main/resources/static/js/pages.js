@@ -12,6 +12,14 @@ export function setUpPage(root) {
   if (focus && !focus.closest('#bench')) {
     takeFocus(focus);
   }
+  const first = root.querySelector('[data-play]');
+  if (!player.playing() && first) {
+    ask(`/patches/${first.dataset.play}/playable`).then(answer => answer.json()).then(playable => {
+      if (!player.playing()) {
+        player.load(playable, false);
+      }
+    }).catch(refusal => say(refusal.message));
+  }
   root.querySelectorAll('.slot').forEach(row => row.addEventListener('keydown', rowKeys));
 }
 
@@ -34,9 +42,9 @@ function follow(line) {
     box.innerHTML = await (await ask(line.dataset.then)).text();
     const fresh = box.content.querySelector(line.dataset.swap);
     target.replaceWith(fresh);
+    line.remove();
     window.htmx.process(fresh);
     document.dispatchEvent(new CustomEvent('comet:fresh', {detail: fresh}));
-    document.dispatchEvent(new CustomEvent('comet:measured'));
   };
   source.addEventListener('progress', event => {
     const {done, total} = JSON.parse(event.data);

@@ -32,7 +32,9 @@ const drawers = {
       if (large && key % 12 === 0) {
         g.fillStyle = colour('--rule');
         g.fillRect(x(key), 0, 1, base);
-        label(g, 'C' + (key / 12 - 1), x(key) + 3, h - 3, colour('--soft'));
+        if (x(key) < w - 20) {
+          label(g, 'C' + (key / 12 - 1), x(key) + 3, h - 3, colour('--soft'));
+        }
       }
       if (large) {
         g.fillStyle = [1, 3, 6, 8, 10].includes(key % 12) ? colour('--ink') : colour('--card');

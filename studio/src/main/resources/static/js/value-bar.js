@@ -185,7 +185,7 @@ function type(bar, index, state, put, first) {
 /** Routes and the macro that move the parameter, as brackets over its range. */
 function drawBrackets(bar) {
   const box = bar.querySelector('.bar-brackets');
-  box.replaceChildren(...bar.dataset.brackets.split(';').filter(Boolean).map(entry => {
+  box.replaceChildren(...(bar.dataset.brackets ?? '').split(';').filter(Boolean).map(entry => {
     const [name, low, high] = entry.split(',');
     const mark = document.createElement('span');
     mark.className = 'bar-bracket';

@@ -28,7 +28,7 @@ final class ParameterTemplate {
         int start = parameters.size();
         for (Parameter p : group.parameters) {
             add(new Parameter(parameters.size(), prefix.isEmpty() ? p.id() : prefix + "." + p.id(), p.label(),
-                    p.place().isEmpty() ? place : place + " " + lowerFirst(p.place()), p.unit(), p.taper(), p.min(), p.max(), p.neutral(),
+                    joined(place, p.place()), p.unit(), p.taper(), p.min(), p.max(), p.neutral(),
                     p.choices()));
         }
         return start;
@@ -45,6 +45,10 @@ final class ParameterTemplate {
     private int add(Parameter parameter) {
         parameters.add(parameter);
         return parameter.index();
+    }
+
+    private static String joined(String outer, String inner) {
+        return outer.isEmpty() ? inner : inner.isEmpty() ? outer : outer + " " + lowerFirst(inner);
     }
 
     private static String lowerFirst(String text) {

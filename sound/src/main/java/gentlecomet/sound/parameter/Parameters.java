@@ -66,7 +66,7 @@ public final class Parameters {
 
     private static List<Parameter> declare() {
         ParameterTemplate registry = new ParameterTemplate();
-        registry.group(PatchParameters.BLOCK, "", "Patch");
+        registry.group(PatchParameters.BLOCK, "", "");
         for (int layer = 1; layer <= LAYERS; layer++) {
             registry.group(LayerParameters.BLOCK, "layer" + layer, "Layer " + layer);
         }

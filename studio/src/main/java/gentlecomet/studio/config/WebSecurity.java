@@ -20,9 +20,12 @@ class WebSecurity {
     @Bean
     SecurityFilterChain filters(HttpSecurity http, @Value("${server.address}") String address) throws Exception {
         requireLoopback(address);
+        CsrfTokenRequestAttributeHandler tokens = new CsrfTokenRequestAttributeHandler();
+        // Without a name the token is worked out at once, so that every page brings its cookie.
+        tokens.setCsrfRequestAttributeName(null);
         return http.authorizeHttpRequests(requests -> requests.anyRequest().permitAll())
                 .csrf(csrf -> csrf.csrfTokenRepository(CookieCsrfTokenRepository.withHttpOnlyFalse())
-                        .csrfTokenRequestHandler(new CsrfTokenRequestAttributeHandler()))
+                        .csrfTokenRequestHandler(tokens))
                 .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(POLICY)))
                 .requestCache(cache -> cache.disable())
                 .logout(logout -> logout.disable())

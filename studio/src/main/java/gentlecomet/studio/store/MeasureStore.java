@@ -71,7 +71,7 @@ public class MeasureStore {
     public void saveFindings(String soundHash, String category, String rulesHash, List<Finding> findings) {
         jdbc.sql("""
                 insert into sound_check (sound_hash, category, rules_hash, engine_version, findings)
-                values (:hash, :category, :rules, :engine, cast(:content as jsonb)) on conflict do nothing""")
+                values (:hash, :category, :rules, :engine, cast(:content as json)) on conflict do nothing""")
                 .param("hash", soundHash).param("category", category).param("rules", rulesHash).param("engine", Engine.VERSION)
                 .param("content", Json.write(new Findings(findings))).update();
     }

@@ -72,7 +72,8 @@ class BankRows {
 
         /** Distance from the target in LU, signed. */
         public String offText() {
-            return measurement == null ? "" : String.format(Locale.ROOT, "%+.1f", loudness() - rules.targetLufs());
+            double off = measurement == null ? 0 : Math.rint((loudness() - rules.targetLufs()) * 10) / 10;
+            return measurement == null ? "" : off == 0 ? "0.0" : String.format(Locale.ROOT, "%+.1f", off);
         }
 
         public boolean levelled() {
@@ -106,6 +107,11 @@ class BankRows {
 
         public List<Finding> findingsOf(String family) {
             return findings == null ? List.of() : findings.stream().filter(f -> f.family().equals(family)).toList();
+        }
+
+        /** Whether a rule family has a fault, not just something to look at. */
+        public boolean faulty(String family) {
+            return findingsOf(family).stream().anyMatch(f -> f.severity() == Finding.Severity.FAULT);
         }
 
         public String checkText() {

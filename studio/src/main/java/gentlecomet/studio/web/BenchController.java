@@ -1,6 +1,7 @@
 package gentlecomet.studio.web;
 
 import gentlecomet.craft.edit.PatchEdit;
+import gentlecomet.craft.format.PatchRules;
 import gentlecomet.craft.level.Levelling;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
@@ -157,6 +158,6 @@ class BenchController {
     }
 
     static String targetName(Parameter p) {
-        return p.place() + ": " + p.label();
+        return PatchRules.name(p);
     }
 }

@@ -76,6 +76,7 @@ class HomeController {
         model.addAttribute("steps", steps);
         model.addAttribute("next", steps.stream().filter(s -> s.done() < s.total()).findFirst().orElse(null));
         model.addAttribute("rows", all);
+        model.addAttribute("measuring", all.stream().anyMatch(r -> !r.measured()));
         model.addAttribute("releases", releases.of(id).stream().limit(4).toList());
         return "home";
     }
