@@ -7,6 +7,8 @@ package gentlecomet.sound.parameter;
 public final class ValueText {
 
     private static final String DIGITS = "0123456789";
+    /** Digits that a typed number needs; decimals beyond them are passed over. */
+    private static final int MOST_DIGITS = 15;
 
     private ValueText() {
     }
@@ -203,7 +205,9 @@ public final class ValueText {
                 sign = c == '-' ? -1 : 1;
             } else if ((c == '.' || c == ',') && place == 0) {
                 place = 1;
-            } else if (DIGITS.indexOf(c) >= 0 && count < 15) {
+            } else if (DIGITS.indexOf(c) >= 0 && count >= MOST_DIGITS && place > 0) {
+                continue;
+            } else if (DIGITS.indexOf(c) >= 0 && count < MOST_DIGITS) {
                 value = value * 10 + DIGITS.indexOf(c);
                 place *= 10;
                 count++;

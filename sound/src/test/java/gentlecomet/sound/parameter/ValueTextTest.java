@@ -15,7 +15,8 @@ class ValueTextTest {
         "layer1.amplitude.attack, 350 ms, 0.35", "layer1.amplitude.attack, 1.5s, 1.5", "layer1.amplitude.attack, 20, 0.02",
         "layer1.source1.level, -6 dB, -6", "layer1.source1.level, off, -72", "layer1.zone.lowKey, C#4, 61",
         "layer1.zone.lowKey, db4, 61", "layer1.zone.lowKey, 60, 60", "layer1.source1.wave, saw, 2", "layer1.source1.wave, pu, 3",
-        "layer1.source1.cents, 1.5 st, 150", "layer1.filter.envelopeAmount, 24 st, 2", "delay.mix, '33,5 %', 33.5"})
+        "layer1.source1.cents, 1.5 st, 150", "layer1.filter.envelopeAmount, 24 st, 2", "delay.mix, '33,5 %', 33.5",
+        "delay.mix, 33.333333333333333333, 33.3333333333333"})
     void understandsWhatPeopleType(String id, String text, double expected) {
         assertEquals(expected, ValueText.parse(Parameters.find(id), text), 1e-12);
     }

@@ -1,0 +1,74 @@
+package gentlecomet.craft;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import gentlecomet.craft.check.Finding;
+import gentlecomet.craft.check.Soundcheck;
+import gentlecomet.craft.format.CollectionFile;
+import gentlecomet.craft.format.CollectionFormat;
+import gentlecomet.craft.measure.Measuring;
+import gentlecomet.craft.phrase.Phrases;
+import gentlecomet.craft.rules.HouseRules;
+import gentlecomet.sound.patch.Patch;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/** The demo collection keeps what it promises: sound patches, and two that are faulty on purpose. */
+class DemoTest {
+
+    private static List<Patch> patches;
+
+    @BeforeAll
+    static void read() throws Exception {
+        Path folder = Path.of(DemoTest.class.getResource("/demo/saltmarsh-field-kit/collection.json").toURI()).getParent();
+        Map<String, byte[]> files = new TreeMap<>();
+        try (var walk = Files.walk(folder)) {
+            for (Path file : walk.filter(Files::isRegularFile).toList()) {
+                files.put(folder.relativize(file).toString(), Files.readAllBytes(file));
+            }
+        }
+        CollectionFile demo = CollectionFormat.read(files);
+        patches = demo.banks().get(0).slots().stream().map(CollectionFile.Slot::patch).toList();
+    }
+
+    private static boolean faulty(Patch patch) {
+        return patch.naming().tags().contains("faulty");
+    }
+
+    @Test
+    void isWideEnough() {
+        assertTrue(patches.size() >= 12);
+        assertTrue(patches.stream().map(p -> p.naming().category()).distinct().count() >= 5);
+        assertTrue(patches.stream().filter(p -> p.layerOn(1) && !faulty(p)).count() >= 2, "splits");
+        for (Patch patch : patches) {
+            assertTrue(patch.macros().stream().filter(m -> !m.targets().isEmpty()).count() >= 3, patch.name());
+            assertTrue(patch.routes().stream().anyMatch(r -> r.source().id().equals("aftertouch") || r.source().id().equals("modWheel")), patch.name());
+        }
+    }
+
+    @Test
+    void goodPatchesHaveNoFaultButLevelAndFaultyOnesHaveThem() {
+        Measuring measuring = new Measuring();
+        Soundcheck soundcheck = new Soundcheck(HouseRules.DEFAULT);
+        for (Patch patch : patches) {
+            var phrase = Phrases.get(HouseRules.DEFAULT.phraseOf(patch.naming().category()));
+            var rules = soundcheck.check(patch, measuring.measure(patch, phrase), phrase, List.of()).stream()
+                    .filter(f -> f.severity() == Finding.Severity.FAULT).map(Finding::rule).collect(Collectors.toSet());
+            if (!faulty(patch)) {
+                // Levels are set by ear here, so that there is something left to level.
+                rules.remove("level.ceiling");
+                assertEquals(java.util.Set.of(), rules, patch.name());
+            } else {
+                assertFalse(rules.isEmpty(), patch.name());
+            }
+        }
+    }
+}

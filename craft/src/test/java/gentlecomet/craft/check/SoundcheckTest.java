@@ -1,0 +1,126 @@
+package gentlecomet.craft.check;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import gentlecomet.craft.measure.Measuring;
+import gentlecomet.craft.phrase.Phrases;
+import gentlecomet.craft.rules.HouseRules;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.ValueText;
+import gentlecomet.sound.patch.Macro;
+import gentlecomet.sound.patch.MacroTarget;
+import gentlecomet.sound.patch.Modulator;
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.Route;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+
+/** Every rule is broken on purpose, one at a time, and a good patch breaks none. */
+class SoundcheckTest {
+
+    private final Measuring measuring = new Measuring();
+
+    private static Patch with(Patch patch, String... changes) {
+        for (String change : changes) {
+            int at = change.indexOf('=');
+            var parameter = Parameters.find(change.substring(0, at));
+            patch = patch.withValue(parameter, ValueText.parse(parameter, change.substring(at + 1)));
+        }
+        return patch;
+    }
+
+    private static Macro macro(String name, String target, double low, double high) {
+        return new Macro(name, "a", "b", List.of(new MacroTarget(Parameters.find(target), low, high)));
+    }
+
+    private static Patch good() {
+        Patch patch = with(Patch.neutral("Good Patch"), "layer1.source1.wave=saw", "layer1.filter.type=low", "levelTrim=-8.7");
+        patch = patch.withNaming(patch.naming().withCategory("lead"))
+                .withRoutes(List.of(new Route(Modulator.AFTERTOUCH, Parameters.find("layer1.filter.cutoff"), 2)))
+                .withMacro(0, macro("Brightness", "layer1.filter.cutoff", 400, 4000))
+                .withMacro(2, macro("Attack", "layer1.amplitude.attack", 0.002, 0.5))
+                .withMacro(3, macro("Release", "layer1.amplitude.release", 0.05, 1));
+        return with(patch, "macro1=60");
+    }
+
+    private Set<String> rules(Patch patch, String... otherNames) {
+        var phrase = Phrases.get(HouseRules.DEFAULT.phraseOf(patch.naming().category()));
+        return new Soundcheck(HouseRules.DEFAULT).check(patch, measuring.measure(patch, phrase), phrase, List.of(otherNames)).stream()
+                .map(Finding::rule).collect(Collectors.toSet());
+    }
+
+    private void breaks(String rule, Patch patch, String... otherNames) {
+        Set<String> found = rules(patch, otherNames);
+        assertTrue(found.contains(rule), rule + " expected, found " + found);
+    }
+
+    @Test
+    void aGoodPatchPasses() {
+        var phrase = Phrases.get("line");
+        double off = measuring.measure(good(), phrase).integratedLufs() + 18;
+        Patch levelled = with(good(), "levelTrim=" + (-8.7 - off));
+        assertEquals(Set.of(), rules(levelled));
+    }
+
+    @Test
+    void silence() {
+        breaks("silence.none", with(good(), "layer1.source1.level=off"));
+    }
+
+    @Test
+    void loudnessCeilingAndClipping() {
+        Patch loud = with(good(), "levelTrim=24", "layer1.source1.level=6");
+        breaks("level.ceiling", loud);
+        breaks("level.clipping", loud);
+        breaks("level.loudness", loud);
+    }
+
+    @Test
+    void tuning() {
+        breaks("pitch.tuning", with(good(), "layer1.source1.cents=-25"));
+    }
+
+    @Test
+    void stuckAndLongTails() {
+        breaks("tail.long", with(good().withMacro(3, Macro.UNUSED), "layer1.amplitude.release=9 s"));
+        Patch endless = with(good(), "delay.mix=50", "delay.timeLeft=2 s", "delay.timeRight=2 s", "delay.feedback=95", "levelTrim=10");
+        breaks("tail.stuck", endless);
+    }
+
+    @Test
+    void holesInTheKeyMap() {
+        Patch hole = with(good(), "layer1.zone.highKey=B3", "layer2.on=on", "layer2.source1.level=-12", "layer2.zone.lowKey=D4");
+        var findings = new Soundcheck(HouseRules.DEFAULT).sound(hole, measuring.measure(hole, Phrases.get("line")), Phrases.get("line"));
+        Finding found = findings.stream().filter(f -> f.rule().equals("keymap.hole")).findFirst().orElseThrow();
+        assertEquals("C4", found.numbers().get("first silent key"));
+        assertEquals("C#4", found.numbers().get("last silent key"));
+        breaks("keymap.hole", with(good(), "layer1.zone.lowVelocity=20"));
+        assertTrue(!rules(with(hole, "layer2.zone.lowKey=C4")).contains("keymap.hole"));
+    }
+
+    @Test
+    void macrosThatAreDeadUnnamedFewOrOutOfOrder() {
+        breaks("macro.dead", good().withMacro(4, macro("Width", "layer1.lfo.rate", 1, 9)));
+        breaks("macro.unnamed", good().withMacro(4, macro("", "layer1.source1.cents", -9, 9)));
+        breaks("macro.few", good().withMacro(2, Macro.UNUSED));
+        breaks("macro.order", good().withMacro(4, macro("Cry", "layer1.source1.cents", -9, 9)));
+    }
+
+    @Test
+    void deadVelocityAndTouch() {
+        breaks("expression.velocity", with(good(), "performance.velocityToLevel=0"));
+        breaks("expression.touch", good().withRoutes(List.of()));
+    }
+
+    @Test
+    void names() {
+        breaks("name.pattern", good().withNaming(good().naming().withName("brass 4")));
+        breaks("name.length", good().withNaming(good().naming().withName("Extraordinarily Longwinded Name")));
+        breaks("name.duplicate", good(), "good patch");
+        breaks("category.missing", good().withNaming(good().naming().withCategory("")));
+        breaks("category.unknown", good().withNaming(good().naming().withCategory("kazoo")));
+    }
+}

@@ -1,0 +1,72 @@
+package gentlecomet.craft.edit;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import gentlecomet.sound.parameter.Parameter;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.patch.Modulator;
+import gentlecomet.sound.patch.Patch;
+import org.junit.jupiter.api.Test;
+
+class PatchEditTest {
+
+    private static final Parameter CUTOFF = Parameters.find("layer1.filter.cutoff");
+    private final Patch patch = Patch.neutral("Test").withValue(CUTOFF, 420);
+
+    private static void refused(Patch patch, PatchEdit edit, String mentioned) {
+        String message = assertThrows(PatchEdit.EditException.class, () -> edit.apply(patch)).getMessage();
+        assertTrue(message.contains(mentioned), message);
+    }
+
+    @Test
+    void editsAreToldInWords() {
+        assertEquals("Layer 1 filter: Cutoff 420.0 Hz to 1.20 kHz", new PatchEdit.SetValue(CUTOFF, 1200).label(patch));
+        assertEquals("Route LFO to Layer 1 filter: Cutoff", new PatchEdit.AddRoute(Modulator.LFO, CUTOFF, 1).label(patch));
+        assertEquals("Split at C3", new PatchEdit.Split(48).label(patch));
+    }
+
+    @Test
+    void valuesOutOfRangeAreRefused() {
+        refused(patch, new PatchEdit.SetValue(CUTOFF, 30000), "20.0 Hz to 20.00 kHz");
+        refused(patch, new PatchEdit.SetValue(CUTOFF, Double.NaN), "Cutoff");
+        refused(patch, new PatchEdit.Rename(" "), "needs a name");
+        refused(patch, new PatchEdit.Rename("x".repeat(500)), "500 characters");
+        refused(patch, new PatchEdit.AddRoute(Modulator.LFO, CUTOFF, 50), "up to 9.97 oct");
+        refused(patch, new PatchEdit.AddRoute(Modulator.LFO, Parameters.find("reverb.mix"), 5), "all notes share");
+        refused(patch, new PatchEdit.RemoveRoute(0), "no longer there");
+    }
+
+    @Test
+    void aMacroTakesAParameterAndGivesItBackWhereItSounds() {
+        Patch held = new PatchEdit.AddTarget(2, CUTOFF).apply(patch);
+        held = new PatchEdit.SetEnd(2, CUTOFF, true, 4200).apply(held);
+        assertEquals(420, held.soundingValue(CUTOFF), 1e-9);
+        held = new PatchEdit.SetValue(Parameters.find("macro3"), 50).apply(held);
+        // Half way along a logarithmic taper is the geometric mean.
+        assertEquals(420 * Math.sqrt(10), held.soundingValue(CUTOFF), 1e-6);
+        refused(held, new PatchEdit.AddTarget(5, CUTOFF), "macro 3 already holds".substring(1));
+        Patch free = new PatchEdit.RemoveTarget(2, CUTOFF).apply(held);
+        assertEquals(420 * Math.sqrt(10), free.value(CUTOFF.index()), 1e-6);
+        assertEquals(-1, free.holdingMacro(CUTOFF));
+    }
+
+    @Test
+    void aSplitPutsTheLayersSideBySideWithoutAHole() {
+        Patch split = new PatchEdit.Split(48).apply(patch);
+        assertEquals(47, split.value("layer1.zone.highKey"));
+        assertEquals(48, split.value("layer2.zone.lowKey"));
+        assertTrue(split.layerOn(1));
+        assertEquals(-12, split.value("layer2.source1.level"));
+    }
+
+    @Test
+    void depthsAreReadInTheUnitOfTheTarget() {
+        assertEquals(1.5, DepthText.parse(CUTOFF, 420, "1.5 oct"), 1e-12);
+        assertEquals(2, DepthText.parse(CUTOFF, 420, "24 st"), 1e-12);
+        assertEquals(1, DepthText.parse(CUTOFF, 420, "840 Hz"), 1e-9);
+        assertEquals(0.07, DepthText.parse(Parameters.find("layer1.pitch.shift"), 0, "7 ct"), 1e-12);
+        assertThrows(PatchEdit.EditException.class, () -> DepthText.parse(CUTOFF, 420, "a lot"));
+    }
+}

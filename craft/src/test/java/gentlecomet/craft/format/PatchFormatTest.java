@@ -1,0 +1,111 @@
+package gentlecomet.craft.format;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
+import gentlecomet.sound.parameter.Parameter;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.patch.Macro;
+import gentlecomet.sound.patch.MacroTarget;
+import gentlecomet.sound.patch.Modulator;
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.Route;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class PatchFormatTest {
+
+    static Patch random(Random random) {
+        Patch patch = Patch.neutral("Random \"é\" " + random.nextInt(1000));
+        for (Parameter p : Parameters.ALL) {
+            if (random.nextBoolean()) {
+                patch = patch.withValue(p, p.value(random.nextDouble()));
+            }
+        }
+        Parameter cutoff = Parameters.find("layer2.filter.cutoff");
+        patch = patch.withRoutes(List.of(new Route(Modulator.LFO, cutoff, random.nextDouble()), new Route(Modulator.MACRO_3,
+                Parameters.find("reverb.mix"), -20)));
+        return patch.withMacro(3, new Macro("Tide", "low", "high", List.of(new MacroTarget(cutoff, 100.5, 3000))))
+                .withNaming(patch.naming().withTags(List.of("wide", "slow")).withNotes("one\ntwo").withCategory("pad"));
+    }
+
+    @Test
+    void whatIsWrittenAndReadAgainIsEqual() {
+        Random random = new Random(5);
+        for (int i = 0; i < 60; i++) {
+            Patch patch = random(random);
+            String text = PatchFormat.write(patch);
+            assertEquals(patch, PatchFormat.read(text, "test"));
+            assertEquals(text, PatchFormat.write(PatchFormat.read(text, "test")));
+        }
+    }
+
+    @Test
+    void neutralValuesAreLeftOut() {
+        String text = PatchFormat.write(Patch.neutral("Neutral"));
+        assertTrue(text.contains("\"layer1.on\": \"on\""), text);
+        assertTrue(text.contains("\"layer1.source1.level\": -12"));
+        assertEquals(2, text.lines().filter(l -> l.contains("\"layer")).count());
+    }
+
+    /** The published schema is the outside judge of everything that is written. */
+    @Test
+    void everyPatchFitsThePublishedSchema() throws Exception {
+        var schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(PatchSchema.write());
+        Random random = new Random(9);
+        ObjectMapper mapper = new ObjectMapper();
+        for (int i = 0; i < 20; i++) {
+            assertEquals("[]", schema.validate(mapper.readTree(PatchFormat.write(random(random)))).toString());
+        }
+        String wrong = PatchFormat.write(Patch.neutral("X")).replace("-12", "900");
+        assertEquals(1, schema.validate(mapper.readTree(wrong)).size());
+    }
+
+    @Test
+    void renamingChangesTheContentButNotTheSound() {
+        Patch patch = Patch.neutral("One");
+        Patch renamed = patch.withNaming(patch.naming().withName("Two"));
+        assertEquals(Hashes.sound(patch), Hashes.sound(renamed));
+        assertNotEquals(Hashes.content(patch), Hashes.content(renamed));
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '`', value = {
+        "{} | format",
+        "[1] | JSON object",
+        "{\"format\": | line 1",
+        "{\"format\":\"gentle-comet-patch\",\"version\":2,\"name\":\"A\"} | version",
+        "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"colour\":1} | colour",
+        "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"name\":\"B\"} | Duplicate",
+        "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"\"} | name",
+        "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"parameters\":{\"layer1.filter.cutoff\":99999}} | 20000",
+        "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"parameters\":{\"layer1.filter.cutoff\":\"NaN\"}} | number",
+        "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"parameters\":{\"layer1.source1.wave\":\"organ\"}} | sine",
+        "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"parameters\":{\"layer1.source1.octave\":0.5}} | whole",
+        "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"parameters\":{\"layer9.x\":1}} | layer9.x",
+        "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"routes\":[{\"from\":\"moon\",\"to\":\"reverb.mix\",\"depth\":1}]} | modulator",
+        "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"routes\":[{\"from\":\"lfo\",\"to\":\"reverb.mix\",\"depth\":1}]} | all notes share",
+        "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"macros\":[{\"number\":9}]} | 1 to 8"})
+    void badInputIsRefusedWithThePlaceAndTheExpectation(String text, String mentioned) {
+        FormatException e = assertThrows(FormatException.class, () -> PatchFormat.read(text, "bad.json"));
+        assertTrue(e.getMessage().contains("bad.json"), e.getMessage());
+        assertTrue(e.getMessage().contains(mentioned), e.getMessage());
+    }
+
+    @Test
+    void hostileInputIsRefused() {
+        String deep = "{\"format\":\"gentle-comet-patch\",\"notes\":" + "[".repeat(5000) + "]".repeat(5000) + "}";
+        assertThrows(FormatException.class, () -> PatchFormat.read(deep, "deep"));
+        String longName = PatchFormat.write(Patch.neutral("A")).replace("\"A\"", "\"" + "x".repeat(500) + "\"");
+        assertTrue(assertThrows(FormatException.class, () -> PatchFormat.read(longName, "long")).getMessage().contains("64"));
+        assertThrows(FormatException.class, () -> PatchFormat.read(" ".repeat(Json.LARGEST + 1), "large"));
+    }
+}
