@@ -41,9 +41,9 @@ class CometCommandTest {
     @Test
     void rendersAndMeasures() throws Exception {
         Path wav = folder.resolve("out.wav");
-        output(0, "render", neutral().toString(), "--notes", "B5:127:3", "--out", wav.toString());
+        output(0, "render", neutral().toString(), "--notes", "B5:127:20", "--out", wav.toString());
         byte[] first = Files.readAllBytes(wav);
-        output(0, "render", neutral().toString(), "--notes", "B5:127:3", "--out", wav.toString());
+        output(0, "render", neutral().toString(), "--notes", "B5:127:20", "--out", wav.toString());
         assertArrayEquals(first, Files.readAllBytes(wav));
         var json = new ObjectMapper().readTree(output(0, "measure", wav.toString(), "--json"));
         // EBU Tech 3341: a sine near 1 kHz in both channels reads its level in dBFS; B5 is 988 Hz.

@@ -224,6 +224,11 @@ public final class Engine {
         return count;
     }
 
+    /** How long the output can be silent, in seconds, before another echo comes. */
+    public double longestGapSeconds() {
+        return StereoDelay.longestGap(patchBlock);
+    }
+
     /** Voices silenced since the start because they produced no valid sound. */
     public int faults() {
         return faults;

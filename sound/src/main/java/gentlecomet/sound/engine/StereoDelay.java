@@ -88,9 +88,20 @@ final class StereoDelay {
     }
 
     private double samples(double[] block, int division, int time, double tempo) {
+        return Math.max(Engine.STEP + 1, Math.floor(seconds(block, division, time, tempo) * sampleRate + 0.5));
+    }
+
+    private static double seconds(double[] block, int division, int time, double tempo) {
         int choice = (int) block[division];
-        double seconds = choice == 0 ? block[time] : Math.min(8, Division.seconds(choice, tempo));
-        return Math.max(Engine.STEP + 1, Math.floor(seconds * sampleRate + 0.5));
+        return choice == 0 ? block[time] : Math.min(8, Division.seconds(choice, tempo));
+    }
+
+    /** Longest silence between a sound and its echo, in seconds; 0 when the delay is not mixed in. */
+    static double longestGap(double[] block) {
+        double tempo = block[PatchParameters.TEMPO];
+        return block[PatchParameters.DELAY_MIX] == 0 ? 0
+                : Math.max(seconds(block, PatchParameters.DELAY_DIVISION_LEFT, PatchParameters.DELAY_TIME_LEFT, tempo),
+                        seconds(block, PatchParameters.DELAY_DIVISION_RIGHT, PatchParameters.DELAY_TIME_RIGHT, tempo));
     }
 
     /** Reads a block; while the length is on its way to another it slides, and reads between samples. */

@@ -15,8 +15,10 @@ import java.util.List;
  */
 public final class Rendering {
 
-    /** The tail is taken to have ended when it stays this far below full scale for a tenth of a second. */
+    /** The tail is taken to have ended when it stays this far below full scale for a tenth of a second and longer than any echo takes. */
     public static final double SILENCE = 1e-4;
+
+    private static final double QUIET_SECONDS = 0.1;
 
     private final Engine engine;
 
@@ -59,7 +61,7 @@ public final class Rendering {
         int longest = played + (int) (tailSeconds * engine.sampleRate() / Engine.STEP) * Engine.STEP;
         double[] left = new double[longest];
         double[] right = new double[longest];
-        int quietNeeded = (int) (0.1 * engine.sampleRate());
+        int quietNeeded = Integer.MAX_VALUE;
         int quiet = 0;
         int next = 0;
         int at = 0;
@@ -69,6 +71,7 @@ public final class Rendering {
             }
             engine.render(left, right, at, Engine.STEP);
             quiet = loud(left, right, at) ? 0 : quiet + Engine.STEP;
+            quietNeeded = (int) ((engine.longestGapSeconds() + QUIET_SECONDS) * engine.sampleRate());
             at += Engine.STEP;
         }
         return new Result(Audio.of(left, right, at, (int) engine.sampleRate()), quiet < quietNeeded && at >= longest,
