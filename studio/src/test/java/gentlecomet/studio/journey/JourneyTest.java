@@ -1,0 +1,258 @@
+package gentlecomet.studio.journey;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import gentlecomet.craft.format.CollectionFile;
+import gentlecomet.craft.release.ReleaseCheck;
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.studio.StudioTest;
+import gentlecomet.studio.service.Banks;
+import gentlecomet.studio.service.PatchEditing;
+import gentlecomet.studio.store.CollectionStore;
+import gentlecomet.studio.store.PatchStore;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.interactions.Actions;
+import org.openqa.selenium.logging.LogType;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.web.server.LocalServerPort;
+
+/** A preset pack developer's way through the whole product, on the screen and by ear. */
+@StudioTest
+class JourneyTest {
+
+    @LocalServerPort
+    private int port;
+    @Autowired
+    private PatchEditing editing;
+    @Autowired
+    private PatchStore patches;
+    @Autowired
+    private CollectionStore collections;
+    @Autowired
+    private Banks banks;
+    @TempDir
+    private Path folder;
+
+    @Test
+    void fromAFreshPatchToAVerifiedRelease() throws Exception {
+        Path downloads = Files.createDirectory(folder.resolve("downloads"));
+        long collection = collections.all().get(0).id();
+        long bank = collections.banks(collection).get(0).id();
+        try (Browser page = new Browser(port, folder.resolve("profile"), downloads)) {
+            page.open("/");
+            assertEquals("Saltmarsh Field Kit", page.text("h1"));
+            page.open("/banks/" + bank);
+            page.click(".page-head button.primary");
+            long id = Long.parseLong(page.until(d -> d.getCurrentUrl().matches(".*/patches/\\d+") ? d.getCurrentUrl().replaceAll(".*/", "") : null));
+
+            buildASound(page, id);
+            playIt(page);
+            nameSaveAndLevelIt(page, id);
+            checkTheBank(page, bank);
+            listen(page, bank, id);
+            release(page, collection, downloads);
+
+            List<String> errors = page.driver.manage().logs().get(LogType.BROWSER).getAll().stream()
+                    .filter(e -> e.getLevel().intValue() >= 1000 && !e.getMessage().contains("422")).map(Object::toString).toList();
+            assertEquals(List.of(), errors);
+        }
+    }
+
+    private void buildASound(Browser page, long id) {
+        page.find("#bench");
+        page.js("document.querySelector('[data-stage=sources]').click()");
+        page.typeValue("layer1.source1.level", "-9 dB");
+        page.js("const s = document.getElementById('layer1.source1.wave'); s.value = '2'; s.dispatchEvent(new Event('change'))");
+        page.click("[data-stage=filter]");
+        page.js("const s = document.getElementById('layer1.filter.type'); s.value = '1'; s.dispatchEvent(new Event('change'))");
+        page.typeValue("layer1.filter.cutoff", "1.2k");
+        page.until(d -> editing.get(id).patch().value("layer1.filter.cutoff") == 1200);
+        page.typeValue("layer1.filter.cutoff", "very bright");
+        assertTrue(page.text("#messages").contains("\"very bright\" is not a value of Layer 1 filter: Cutoff"));
+        page.click(".message-box button");
+
+        // Keys on a bar, and undo of them as one step each.
+        page.find("[id='layer1.filter.resonance']").sendKeys(Keys.ARROW_RIGHT);
+        page.until(d -> editing.get(id).patch().value("layer1.filter.resonance") > 0);
+        page.keys(Keys.chord(Keys.CONTROL, "z"));
+        page.until(d -> editing.get(id).patch().value("layer1.filter.resonance") == 0);
+
+        // A drag along a bar.
+        page.click("[data-stage=envelopes]");
+        new Actions(page.driver).moveToElement(page.find("[id='layer1.amplitude.release'] .bar-track")).clickAndHold().moveByOffset(40, 0).release().perform();
+        page.until(d -> editing.get(id).patch().value("layer1.amplitude.release") > 0.031);
+
+        // Routes from velocity and aftertouch.
+        page.click("[data-stage=motion]");
+        addRoute(page, "velocity", "layer 1 cutoff", "1 oct");
+        addRoute(page, "aftertouch", "Layer 1 filter: Cutoff", "2.4 kHz");
+        page.until(d -> editing.get(id).patch().routes().size() == 2);
+        assertEquals(1, editing.get(id).patch().routes().get(1).depth(), 1e-9);
+
+        // Three macros in the house's order, the present value becoming one end.
+        page.click("[data-stage=touch]");
+        macro(page, 1, "Brightness", "layer1.filter.cutoff", "300", "5k");
+        macro(page, 3, "Attack", "layer1.amplitude.attack", "now", "400 ms");
+        macro(page, 4, "Release", "layer1.amplitude.release", "now", "1.5 s");
+        page.until(d -> editing.get(id).patch().macros().get(3).targets().size() == 1
+                && editing.get(id).patch().macros().get(3).targets().get(0).high() == 1.5);
+        page.typeValue("macro1", "60");
+
+        // A split, with a saw on the other side.
+        page.click("[data-stage=keymap]");
+        page.fill("[data-edit-form=split] input", "C3");
+        page.click("[data-edit-form=split] button");
+        page.until(d -> editing.get(id).patch().layerOn(1));
+        assertEquals(47, editing.get(id).patch().value("layer1.zone.highKey"));
+        // Both hands have to answer the player, so the second layer's cutoff listens to velocity as well.
+        page.js("document.querySelector('[data-stage=motion]').click()");
+        addRoute(page, "aftertouch", "layer2.pitch.shift", "1 st");
+        page.until(d -> editing.get(id).patch().routes().size() == 3);
+    }
+
+    private static void addRoute(Browser page, String source, String target, String depth) {
+        int before = page.driver.findElements(By.cssSelector("[data-remove-route]")).size();
+        page.js("document.querySelector('#add-route select').value = arguments[0]", source);
+        page.find("#add-route input[name=target]").sendKeys(target);
+        page.find("#add-route input[name=depth]").sendKeys(depth);
+        page.click("#add-route button");
+        page.until(d -> d.findElements(By.cssSelector("[data-remove-route]")).size() == before + 1);
+    }
+
+    private static void macro(Browser page, int number, String name, String target, String low, String high) {
+        String card = "[data-macro-card='" + number + "'] ";
+        page.fill(card + "input[name=name]", name);
+        page.until(d -> d.findElement(By.cssSelector(card + "input[name=name]")).getDomAttribute("value").equals(name));
+        page.find(card + "input[name=target]").sendKeys(target);
+        page.click(card + "[data-edit-form=addTarget] button");
+        page.find(card + ".end");
+        if (low.equals("now")) {
+            page.click(card + "[data-now][data-end=low]");
+        } else {
+            String before = page.find(card + ".end[data-end=low]").getDomAttribute("value");
+            page.fill(card + ".end[data-end=low]", low);
+            page.until(d -> !d.findElement(By.cssSelector(card + ".end[data-end=low]")).getDomAttribute("value").equals(before));
+        }
+        String before = page.find(card + ".end[data-end=high]").getDomAttribute("value");
+        page.fill(card + ".end[data-end=high]", high);
+        page.until(d -> !d.findElement(By.cssSelector(card + ".end[data-end=high]")).getDomAttribute("value").equals(before));
+    }
+
+    /** Levels come out of the live engine: a silent page fails here. */
+    private static void playIt(Browser page) {
+        page.js("document.activeElement.blur()");
+        page.keys(" ");
+        double phrase = page.until(d -> peak(page) > -40 ? peak(page) : null);
+        assertTrue(phrase <= 0, "never above full scale");
+        page.keys(" ");
+        page.until(d -> voices(page) == 0);
+
+        page.keys("`");
+        page.js("document.dispatchEvent(new KeyboardEvent('keydown', {code: 'KeyA', key: 'a', bubbles: true}))");
+        page.js("document.body.dispatchEvent(new KeyboardEvent('keydown', {code: 'KeyA', key: 'a', bubbles: true}))");
+        page.until(d -> voices(page) >= 1 && peak(page) > -50);
+        page.js("document.body.dispatchEvent(new KeyboardEvent('keyup', {code: 'KeyA', key: 'a', bubbles: true}))");
+        page.until(d -> voices(page) == 0);
+        page.keys("`");
+
+        var keyboard = page.find("#keyboard");
+        new Actions(page.driver).moveToElement(keyboard, 0, 20).clickAndHold().moveByOffset(0, 25).perform();
+        page.until(d -> voices(page) == 1 && peak(page) > -50);
+        new Actions(page.driver).release().perform();
+        page.until(d -> voices(page) == 0);
+    }
+
+    private static double peak(Browser page) {
+        String value = page.find("#player").getDomAttribute("data-peak");
+        return value == null ? -100 : Double.parseDouble(value);
+    }
+
+    private static int voices(Browser page) {
+        String value = page.find("#player").getDomAttribute("data-voices");
+        return value == null ? 0 : Integer.parseInt(value);
+    }
+
+    private void nameSaveAndLevelIt(Browser page, long id) {
+        page.fill("#patch-name", "tidal 7");
+        page.until(d -> d.findElement(By.cssSelector(".bench-head .breach")).getText().contains("not two to four words"));
+        page.fill("#patch-name", "Tidal Reed");
+        page.js("const s = document.querySelector('[data-edit=categorise]'); s.value = 'lead'; s.dispatchEvent(new Event('change'))");
+        page.until(d -> editing.get(id).name().equals("Tidal Reed") && editing.get(id).category().equals("lead"));
+        page.until(d -> d.findElements(By.cssSelector(".bench-head .breach")).isEmpty());
+        page.js("document.querySelector('[data-stage=level]').click()");
+        page.find(".figures .num");
+        page.until(d -> {
+            d.navigate().refresh();
+            return !d.findElements(By.cssSelector("#measured .figures")).isEmpty();
+        });
+        page.js("document.querySelector('[data-stage=level]').click()");
+        page.click("#level-to-target");
+        page.until(d -> editing.get(id).patch().value("levelTrim") != 0);
+        page.until(d -> d.findElement(By.cssSelector("#measured .figures dd span")).getText().matches("-1[78]\\.\\d LUFS"));
+        page.click("#save");
+        page.until(d -> editing.get(id).saved());
+        assertEquals(1, patches.revisions(id).size());
+    }
+
+    private static void checkTheBank(Browser page, long bank) {
+        page.open("/banks/" + bank + "/soundcheck");
+        page.click("#run-check");
+        page.until(d -> d.findElement(By.id("findings")).getText().contains("keymap.hole") && d.findElements(By.cssSelector("#findings .working")).isEmpty());
+        String findings = page.text("#findings");
+        for (String rule : List.of("macro.dead", "expression.velocity", "pitch.tuning", "name.pattern", "level.clipping")) {
+            assertTrue(findings.contains(rule), rule);
+        }
+        Object bytes = page.jsLater("const done = arguments[arguments.length - 1];"
+                + "fetch(document.querySelector('[data-clip]').dataset.clip).then(r => r.arrayBuffer()).then(b => done(b.byteLength))");
+        assertTrue(((Number) bytes).intValue() > 10000, "a clip to hear");
+    }
+
+    private void listen(Browser page, long bank, long id) {
+        page.open("/banks/" + bank + "/listening");
+        page.click(".page-head form button");
+        page.find(".heard-name");
+        page.js("document.body.dispatchEvent(new MouseEvent('pointerdown', {bubbles: true}))");
+        String first = page.text(".heard-name");
+        page.keys("n");
+        page.find("#verdict-note").sendKeys("A little darker", Keys.TAB);
+        page.js("document.activeElement.blur()");
+        page.keys("f");
+        page.until(d -> !d.findElement(By.cssSelector(".heard-name")).getText().equals(first));
+        page.until(d -> peak(page) > -50);
+        page.keys("k");
+        page.until(d -> d.findElement(By.cssSelector(".page-head p")).getText().contains("1 keep, 1 fix"));
+        assertTrue(page.text(".summary-card").contains("A little darker"));
+    }
+
+    private void release(Browser page, long collection, Path downloads) throws Exception {
+        page.open("/collections/" + collection + "/releases");
+        page.fill("input[name=version]", "0.9");
+        page.click("#built form button");
+        page.until(d -> d.findElement(By.cssSelector(".release h3")).getText().contains("verified"));
+        page.click(".release a[download]");
+        Path zip = downloads.resolve("saltmarsh-field-kit-0.9.zip");
+        page.until(d -> Files.exists(zip));
+        byte[] archive = Files.readAllBytes(zip);
+        CollectionFile read = ReleaseCheck.read(archive, "download");
+        List<Patch> shipped = read.banks().get(0).slots().stream().map(CollectionFile.Slot::patch).toList();
+        assertEquals(patches.latestRevisions(collection).stream().map(r -> r.revision().patch()).toList(), shipped);
+
+        // Imported into an empty collection the patches are equal.
+        page.open("/collections/" + collection);
+        page.find("input[type=file]").sendKeys(zip.toString());
+        page.click("form[enctype] button");
+        long imported = page.until(d -> {
+            long now = Long.parseLong(d.getCurrentUrl().replaceAll(".*/", ""));
+            return now != collection ? now : null;
+        });
+        assertEquals(shipped, patches.latestRevisions(imported).stream().map(r -> r.revision().patch()).toList());
+        assertEquals("Saltmarsh Field Kit", banks.collection(imported).name());
+    }
+}

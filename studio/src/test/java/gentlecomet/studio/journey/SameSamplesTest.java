@@ -1,0 +1,101 @@
+package gentlecomet.studio.journey;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import gentlecomet.sound.engine.Engine;
+import gentlecomet.sound.patch.PatchImage;
+import gentlecomet.studio.StudioTest;
+import gentlecomet.studio.store.CollectionStore;
+import gentlecomet.studio.store.PatchStore;
+import gentlecomet.studio.store.PatchStore.PatchRow;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.util.Arrays;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.web.server.LocalServerPort;
+
+/** The engine in Chromium and the engine on the JVM agree to the last bit, for every demo patch, with every controller moved. */
+@StudioTest
+class SameSamplesTest {
+
+    private static final int FRAMES = 48000;
+    private static final String SCRIPT = """
+            const [image, frames, done] = arguments;
+            import('/engine/engine.js').then(async engine => {
+              const h = engine.create(48000);
+              engine.load(h, Float64Array.from(image));
+              engine.setGain(h, 1);
+              const left = new Float32Array(frames), right = new Float32Array(frames);
+              engine.noteOn(h, 40, 100); engine.noteOn(h, 64, 70); engine.modWheel(h, 0.6);
+              for (let at = 0; at < frames; at += 128) {
+                if (at === 12800) { engine.noteOn(h, 67, 90); engine.aftertouch(h, 0.7); }
+                if (at === 25600) { engine.noteOff(h, 40); engine.bend(h, -0.4); }
+                engine.render(h, left, right, at, Math.min(128, frames - at));
+              }
+              const both = new Float32Array(2 * frames);
+              both.set(left); both.set(right, frames);
+              const digest = await crypto.subtle.digest('SHA-256', both.buffer);
+              done([...new Uint8Array(digest)].map(b => b.toString(16).padStart(2, '0')).join(''));
+            }).catch(e => done('failed: ' + e));
+            """;
+
+    @LocalServerPort
+    private int port;
+    @Autowired
+    private CollectionStore collections;
+    @Autowired
+    private PatchStore patches;
+    @TempDir
+    private Path folder;
+
+    @Test
+    void everyDemoPatchSoundsTheSameInBothPlaces() throws Exception {
+        long bank = collections.banks(collections.all().get(0).id()).get(0).id();
+        try (Browser page = new Browser(port, folder, folder)) {
+            page.open("/");
+            for (PatchRow row : patches.inBank(bank)) {
+                // The browser's copy ends in the safety stage, which leaves everything below full scale untouched.
+                double[] image = PatchImage.of(row.patch());
+                image[gentlecomet.sound.parameter.PatchParameters.LEVEL_TRIM] = -24;
+                List<Double> numbers = Arrays.stream(image).boxed().collect(Collectors.toList());
+                assertEquals(onTheJvm(image), page.jsLater(SCRIPT, numbers, FRAMES), row.name());
+            }
+        }
+    }
+
+    private static String onTheJvm(double[] image) throws Exception {
+        Engine engine = new Engine(48000);
+        double[] left = new double[FRAMES];
+        double[] right = new double[FRAMES];
+        engine.load(image);
+        engine.noteOn(40, 100);
+        engine.noteOn(64, 70);
+        engine.modWheel(0.6);
+        for (int at = 0; at < FRAMES; at += 128) {
+            if (at == 12800) {
+                engine.noteOn(67, 90);
+                engine.aftertouch(0.7);
+            }
+            if (at == 25600) {
+                engine.noteOff(40);
+                engine.bend(-0.4);
+            }
+            engine.render(left, right, at, Math.min(128, FRAMES - at));
+        }
+        ByteBuffer bytes = ByteBuffer.allocate(8 * FRAMES).order(ByteOrder.LITTLE_ENDIAN);
+        for (double v : left) {
+            bytes.putFloat((float) v);
+        }
+        for (double v : right) {
+            bytes.putFloat((float) v);
+        }
+        return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes.array()));
+    }
+}

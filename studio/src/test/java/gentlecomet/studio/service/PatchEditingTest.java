@@ -1,0 +1,136 @@
+package gentlecomet.studio.service;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import gentlecomet.craft.edit.PatchEdit;
+import gentlecomet.sound.parameter.Parameter;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.studio.StudioTest;
+import gentlecomet.studio.store.CollectionStore;
+import gentlecomet.studio.store.PatchStore;
+import gentlecomet.studio.store.PatchStore.PatchRow;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.dao.DataAccessException;
+import org.springframework.jdbc.core.simple.JdbcClient;
+
+@StudioTest
+class PatchEditingTest {
+
+    private static final Parameter CUTOFF = Parameters.find("layer1.filter.cutoff");
+
+    @Autowired
+    private PatchEditing editing;
+    @Autowired
+    private Banks banks;
+    @Autowired
+    private CollectionStore collections;
+    @Autowired
+    private PatchStore patches;
+    @Autowired
+    private JdbcClient jdbc;
+    private long bank;
+    private long id;
+
+    @BeforeEach
+    void newPatch() {
+        bank = collections.banks(banks.create("Editing")).get(0).id();
+        id = banks.newPatch(bank, 0);
+    }
+
+    private PatchRow cutoff(double hz, String gesture) {
+        return editing.edit(id, 0, gesture, new PatchEdit.SetValue(CUTOFF, hz));
+    }
+
+    private double cutoff() {
+        return editing.get(id).patch().value(CUTOFF.index());
+    }
+
+    @Test
+    void undoAndRedoWalkThroughEveryState() {
+        cutoff(1000, "");
+        cutoff(500, "");
+        assertEquals("Layer 1 filter: Cutoff 1.00 kHz to 500.0 Hz", editing.steps(editing.get(id)).undo());
+        editing.undo(id);
+        assertEquals(1000, cutoff());
+        editing.undo(id);
+        assertEquals(20000, cutoff());
+        editing.undo(id);
+        assertEquals(20000, cutoff());
+        editing.redo(id);
+        editing.redo(id);
+        assertEquals(500, cutoff());
+        editing.undo(id);
+        cutoff(77, "");
+        assertEquals("", editing.steps(editing.get(id)).redo());
+    }
+
+    @Test
+    void aDragIsOneStep() {
+        for (int hz = 1000; hz > 900; hz--) {
+            cutoff(hz, "drag 1");
+        }
+        assertEquals("Layer 1 filter: Cutoff 20.00 kHz to 901.0 Hz", editing.steps(editing.get(id)).undo());
+        editing.undo(id);
+        assertEquals(20000, cutoff());
+    }
+
+    @Test
+    void anEditOnAnOldStateIsRefusedAndNothingIsLost() {
+        long seen = editing.get(id).version();
+        cutoff(1000, "");
+        assertThrows(ConflictException.class, () -> editing.edit(id, seen, "", new PatchEdit.SetValue(CUTOFF, 50)));
+        assertEquals(1000, cutoff());
+    }
+
+    @Test
+    void aRefusedEditChangesNothing() {
+        long version = editing.get(id).version();
+        assertThrows(PatchEdit.EditException.class, () -> editing.edit(id, 0, "", new PatchEdit.Rename("")));
+        assertEquals(version, editing.get(id).version());
+    }
+
+    @Test
+    void revisionsAreNumberedAndNeverChange() {
+        cutoff(1000, "");
+        assertEquals(1, editing.save(id, 0, "first").revision());
+        assertTrue(editing.get(id).saved());
+        assertEquals(1, editing.save(id, 0, "again").revision());
+        cutoff(300, "");
+        assertFalse(editing.get(id).saved());
+        assertEquals(2, editing.save(id, 0, "").revision());
+        assertEquals(1000, editing.restore(id, 1).patch().value(CUTOFF.index()));
+        editing.undo(id);
+        assertEquals(300, cutoff());
+        assertThrows(DataAccessException.class, () -> jdbc.sql("update revision set note = 'x' where patch_id = :id").param("id", id).update());
+    }
+
+    @Test
+    void aDeletedPatchIsMissing() {
+        banks.delete(id);
+        assertThrows(MissingException.class, () -> cutoff(100, ""));
+    }
+
+    @Test
+    void movingExchangesSlots() {
+        long second = banks.newPatch(bank, 0);
+        banks.move(second, 1);
+        assertEquals(1, editing.get(second).slot());
+        assertEquals(2, editing.get(id).slot());
+        banks.move(second, 90);
+        assertEquals(90, editing.get(second).slot());
+        assertThrows(RefusedException.class, () -> banks.move(second, 129));
+    }
+
+    @Test
+    void copiesGetNamesAndSlotsOfTheirOwn() {
+        long copy = banks.duplicate(id);
+        assertEquals("New Patch 2", editing.get(copy).name());
+        assertEquals(2, editing.get(copy).slot());
+        assertEquals(patches.find(id).orElseThrow().soundHash(), patches.find(copy).orElseThrow().soundHash());
+    }
+}
