@@ -1,5 +1,5 @@
 // Starts the page: the strip once, everything else whenever a piece of page arrives.
-import {beforeRequest, benchState, chooseStage, save, setUpBench} from './bench.js';
+import {allowLevelling, beforeRequest, benchState, chooseStage, save, setUpBench} from './bench.js';
 import {listeningKey, playClicked, setUpPage} from './pages.js';
 import {csrfToken, say} from './requests.js';
 import {panic, setUpStrip, tempo} from './strip.js';
@@ -14,6 +14,7 @@ function fresh(root) {
     ready.add(root);
     setUpPage(root.parentElement ?? root);
     setUpBench(root);
+    allowLevelling();
   }
 }
 

@@ -14,6 +14,9 @@ let state = null;
 let stage = 'sources';
 let layer = 0;
 let drawing = false;
+let measureTimer = null;
+
+const MEASURE_AFTER_MS = 900;
 
 const bench = () => document.getElementById('bench');
 
@@ -153,6 +156,35 @@ function answered(answer) {
   document.getElementById('save-state').textContent = answer.saved ? 'saved' : 'unsaved edits';
   document.getElementById('save-state').className = answer.saved ? 'soft' : 'ember';
   bench().dataset.version = answer.version;
+  clearTimeout(measureTimer);
+  measureTimer = setTimeout(measureAgain, MEASURE_AFTER_MS);
+}
+
+/** Asks for the figures of the new sound once the hand has come to rest. */
+async function measureAgain() {
+  const old = document.getElementById('measured');
+  if (!old || !benchState() || state.unsent) {
+    return;
+  }
+  try {
+    const box = document.createElement('template');
+    box.innerHTML = await (await ask(`/patches/${state.id}/measured`)).text();
+    const fresh = box.content.querySelector('#measured');
+    old.replaceWith(fresh);
+    document.dispatchEvent(new CustomEvent('comet:fresh', {detail: fresh}));
+  } catch (refusal) {
+    if (!refusal.passing) {
+      say(refusal.message);
+    }
+  }
+}
+
+/** Levelling needs figures; they may arrive after the rest of the page. */
+export function allowLevelling() {
+  const button = document.getElementById('level-to-target');
+  if (button) {
+    button.disabled = !document.querySelector('#measured .figures');
+  }
 }
 
 export function chooseStage(name) {

@@ -277,7 +277,9 @@ function envelope(g, w, h, image, layer, filter, large, stroke) {
     g.fillStyle = colour('--rule');
     g.fillRect(x(span.held), y(1), 1, y(0) - y(1));
     g.fillRect(8, y(0), w - 16, 1);
-    label(g, 'key up', x(span.held) + 3, h - 5, colour('--soft'), 'left', 10);
+    if (x(span.held) < w - 90) {
+      label(g, 'key up', x(span.held) + 3, h - 5, colour('--soft'), 'left', 10);
+    }
     label(g, `${span.seconds.toFixed(2)} s`, w - 8, h - 5, colour('--soft'), 'right', 10);
   }
   const shown = large ? y : v => h - 4 - v * (h - 8);

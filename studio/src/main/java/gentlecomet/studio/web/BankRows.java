@@ -72,8 +72,16 @@ class BankRows {
 
         /** Distance from the target in LU, signed. */
         public String offText() {
-            double off = measurement == null ? 0 : Math.rint((loudness() - rules.targetLufs()) * 10) / 10;
-            return measurement == null ? "" : off == 0 ? "0.0" : String.format(Locale.ROOT, "%+.1f", off);
+            return measurement == null ? "" : signed(loudness() - rules.targetLufs());
+        }
+
+        public String pitchText() {
+            return measurement.pitchCents() == null ? "unpitched" : signed(measurement.pitchCents()) + " ct";
+        }
+
+        private static String signed(double value) {
+            double rounded = Math.rint(value * 10) / 10;
+            return rounded == 0 ? "0.0" : String.format(Locale.ROOT, "%+.1f", rounded);
         }
 
         public boolean levelled() {

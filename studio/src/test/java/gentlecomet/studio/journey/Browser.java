@@ -1,5 +1,8 @@
 package gentlecomet.studio.journey;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.Map;
@@ -7,18 +10,22 @@ import java.util.function.Function;
 import org.openqa.selenium.By;
 import org.openqa.selenium.JavascriptExecutor;
 import org.openqa.selenium.Keys;
+import org.openqa.selenium.NoSuchElementException;
+import org.openqa.selenium.OutputType;
 import org.openqa.selenium.StaleElementReferenceException;
+import org.openqa.selenium.TimeoutException;
 import org.openqa.selenium.WebDriver;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
 import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.logging.LogType;
 import org.openqa.selenium.support.ui.WebDriverWait;
 
 /** Headless Chromium with Debian's ChromeDriver. */
 final class Browser implements AutoCloseable {
 
-    private static final Duration PATIENCE = Duration.ofSeconds(60);
+    private static final Duration PATIENCE = Duration.ofSeconds(45);
 
     final ChromeDriver driver;
     private final String address;
@@ -41,8 +48,21 @@ final class Browser implements AutoCloseable {
 
     /** Waits until something is there and true. */
     <T> T until(Function<WebDriver, T> condition) {
-        return new WebDriverWait(driver, PATIENCE, Duration.ofMillis(100)).ignoring(StaleElementReferenceException.class)
-                .ignoring(org.openqa.selenium.NoSuchElementException.class).until(condition);
+        try {
+            return new WebDriverWait(driver, PATIENCE, Duration.ofMillis(100)).ignoring(StaleElementReferenceException.class)
+                    .ignoring(NoSuchElementException.class).until(condition);
+        } catch (TimeoutException e) {
+            throw new AssertionError("waited in vain on " + driver.getCurrentUrl() + "; the page says \"" + js("return document.getElementById('messages')?.textContent")
+                    + "\"; log " + driver.manage().logs().get(LogType.BROWSER).getAll() + "; picture " + picture(), e);
+        }
+    }
+
+    private Path picture() {
+        try {
+            return Files.write(Path.of("target", "waited-in-vain.png"), driver.getScreenshotAs(OutputType.BYTES));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     WebElement find(String css) {
