@@ -7,6 +7,7 @@ import gentlecomet.craft.format.FormatException;
 import gentlecomet.craft.format.Json;
 import gentlecomet.craft.format.MidiFormat;
 import gentlecomet.craft.format.PatchFormat;
+import gentlecomet.craft.format.PatchSchema;
 import gentlecomet.craft.format.WavFormat;
 import gentlecomet.craft.measure.Loudness;
 import gentlecomet.craft.measure.Measurement;
@@ -159,6 +160,12 @@ public final class CometCommand {
             return RULE_BROKEN;
         }
         Files.write(out, zip);
+        return 0;
+    }
+
+    @Command(description = "Prints the JSON Schema of a patch.")
+    int schema() {
+        System.out.print(PatchSchema.write());
         return 0;
     }
 

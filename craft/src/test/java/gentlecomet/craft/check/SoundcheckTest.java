@@ -1,5 +1,6 @@
 package gentlecomet.craft.check;
 
+import static gentlecomet.craft.TypedPatch.with;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -7,7 +8,6 @@ import gentlecomet.craft.measure.Measuring;
 import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.sound.parameter.Parameters;
-import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.Macro;
 import gentlecomet.sound.patch.MacroTarget;
 import gentlecomet.sound.patch.Modulator;
@@ -22,15 +22,6 @@ import org.junit.jupiter.api.Test;
 class SoundcheckTest {
 
     private final Measuring measuring = new Measuring();
-
-    private static Patch with(Patch patch, String... changes) {
-        for (String change : changes) {
-            int at = change.indexOf('=');
-            var parameter = Parameters.find(change.substring(0, at));
-            patch = patch.withValue(parameter, ValueText.parse(parameter, change.substring(at + 1)));
-        }
-        return patch;
-    }
 
     private static Macro macro(String name, String target, double low, double high) {
         return new Macro(name, "a", "b", List.of(new MacroTarget(Parameters.find(target), low, high)));

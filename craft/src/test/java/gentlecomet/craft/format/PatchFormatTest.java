@@ -69,6 +69,12 @@ class PatchFormatTest {
         assertEquals(1, schema.validate(mapper.readTree(wrong)).size());
     }
 
+    /** After a change of the registry: ./comet schema > docs/patch.schema.json */
+    @Test
+    void thePublishedSchemaIsCurrent() throws Exception {
+        assertEquals(PatchSchema.write(), java.nio.file.Files.readString(java.nio.file.Path.of("../docs/patch.schema.json")));
+    }
+
     @Test
     void renamingChangesTheContentButNotTheSound() {
         Patch patch = Patch.neutral("One");

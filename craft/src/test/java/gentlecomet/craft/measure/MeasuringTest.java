@@ -1,13 +1,12 @@
 package gentlecomet.craft.measure;
 
+import static gentlecomet.craft.TypedPatch.neutralWith;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.portrait.Portrait;
-import gentlecomet.sound.parameter.Parameters;
-import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.Patch;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -17,16 +16,6 @@ class MeasuringTest {
 
     private final Measuring measuring = new Measuring();
 
-    static Patch patch(String... changes) {
-        Patch patch = Patch.neutral("Test Patch");
-        for (String change : changes) {
-            int at = change.indexOf('=');
-            var parameter = Parameters.find(change.substring(0, at));
-            patch = patch.withValue(parameter, ValueText.parse(parameter, change.substring(at + 1)));
-        }
-        return patch;
-    }
-
     private Measurement measure(Patch patch) {
         return measuring.measure(patch, Phrases.get("line"));
     }
@@ -34,28 +23,28 @@ class MeasuringTest {
     @ParameterizedTest
     @CsvSource({"sine,0", "saw,23", "pulse,-17", "triangle,50"})
     void pitchIsFoundWhateverTheWave(String wave, double cents) {
-        Measurement m = measure(patch("layer1.source1.wave=" + wave, "layer1.source1.cents=" + cents));
+        Measurement m = measure(neutralWith("layer1.source1.wave=" + wave, "layer1.source1.cents=" + cents));
         assertEquals(cents, m.pitchCents(), 1);
     }
 
     @Test
     void detunedCopiesHaveTheirCentreAsPitch() {
-        Measurement m = measure(patch("layer1.source1.wave=saw", "layer1.source1.copies=7", "layer1.source1.detune=15",
+        Measurement m = measure(neutralWith("layer1.source1.wave=saw", "layer1.source1.copies=7", "layer1.source1.detune=15",
                 "layer1.source1.phaseStart=random"));
         assertEquals(0, m.pitchCents(), 6);
     }
 
     @Test
     void noiseHasNoPitchAndMuchDust() {
-        Measurement m = measure(patch("layer1.source1.wave=noise"));
+        Measurement m = measure(neutralWith("layer1.source1.wave=noise"));
         assertNull(m.pitchCents());
         assertTrue(m.noisiness() > 0.3, "noisiness " + m.noisiness());
-        assertTrue(measure(patch()).noisiness() < 0.01);
+        assertTrue(measure(neutralWith()).noisiness() < 0.01);
     }
 
     @Test
     void attackAndTailFollowTheEnvelope() {
-        Measurement m = measure(patch("layer1.amplitude.attack=500 ms", "layer1.amplitude.release=2 s"));
+        Measurement m = measure(neutralWith("layer1.amplitude.attack=500 ms", "layer1.amplitude.release=2 s"));
         assertEquals(0.45, m.attackSeconds(), 0.02);
         // The release falls by 60 dB over its time, bent to end exactly on zero, so -60 dB is passed a little earlier.
         assertEquals(1.9, m.tailSeconds(), 0.15);
@@ -63,24 +52,24 @@ class MeasuringTest {
 
     @Test
     void brighterSoundsMeasureBrighterAndWiderOnesWider() {
-        assertTrue(measure(patch("layer1.source1.wave=saw")).brightnessHz() > 2 * measure(patch()).brightnessHz());
-        assertEquals(0, measure(patch()).sideToMid(), 1e-9);
-        assertTrue(measure(patch("layer1.source1.wave=noise", "layer1.source1.width=100")).sideToMid() > 0.5);
+        assertTrue(measure(neutralWith("layer1.source1.wave=saw")).brightnessHz() > 2 * measure(neutralWith()).brightnessHz());
+        assertEquals(0, measure(neutralWith()).sideToMid(), 1e-9);
+        assertTrue(measure(neutralWith("layer1.source1.wave=noise", "layer1.source1.width=100")).sideToMid() > 0.5);
     }
 
     @Test
     void loudnessFollowsTheTrimExactly() {
-        double plain = measure(patch()).integratedLufs();
-        assertEquals(plain - 7.3, measure(patch("levelTrim=-7.3")).integratedLufs(), 0.01);
+        double plain = measure(neutralWith()).integratedLufs();
+        assertEquals(plain - 7.3, measure(neutralWith("levelTrim=-7.3")).integratedLufs(), 0.01);
     }
 
     @Test
     void thePortraitTellsShortFromLongAndSilenceFromSound() {
-        Measurement shortOne = measure(patch("layer1.amplitude.sustain=0", "layer1.amplitude.decay=100 ms"));
-        Measurement longOne = measure(patch("layer1.amplitude.release=8 s", "layer1.amplitude.attack=1 s"));
+        Measurement shortOne = measure(neutralWith("layer1.amplitude.sustain=0", "layer1.amplitude.decay=100 ms"));
+        Measurement longOne = measure(neutralWith("layer1.amplitude.release=8 s", "layer1.amplitude.attack=1 s"));
         assertTrue(tailEnd(Portrait.svg(shortOne)) < tailEnd(Portrait.svg(longOne)) - 20);
         assertTrue(Portrait.words(longOne).contains("slow start"), Portrait.words(longOne));
-        assertTrue(Portrait.svg(measure(patch("layer1.source1.level=off"))).contains("Silent"));
+        assertTrue(Portrait.svg(measure(neutralWith("layer1.source1.level=off"))).contains("Silent"));
     }
 
     /** Rightmost point of the first strand. */

@@ -3,11 +3,9 @@ package gentlecomet.sound.engine;
 import gentlecomet.sound.maths.Grain;
 import gentlecomet.sound.maths.Polynomials;
 import gentlecomet.sound.parameter.LayerParameters;
-import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.patch.Modulator;
-import gentlecomet.sound.patch.PatchImage;
 
 /**
  * The synthesizer: plays one patch. Sound is made in control steps of {@link #STEP} samples; what is played or changed takes
@@ -24,26 +22,18 @@ public final class Engine {
     public static final int MAX_VOICES = 40;
 
     static final double[] RAMP = ramp();
-    private static final double EASE_SECONDS = 0.004;
     private static final int NO_KEY = -1;
 
     private final double sampleRate;
     private final Voice[] voices = new Voice[MAX_VOICES];
-    private final Routing[] layerRouting = new Routing[Parameters.LAYERS];
-    private final Routing patchRouting = new Routing();
+    private final Panel panel = new Panel();
     private final Controllers controllers = new Controllers();
     private final StereoDelay delay;
     private final Reverb reverb;
     private final HeldKeys held = new HeldKeys();
-    private final double[] wanted = Parameters.neutralValues();
-    private final double[] eased = Parameters.neutralValues();
-    private final double[] patchBlock = new double[PatchParameters.SIZE];
-    private final double[][] layerBlocks = new double[Parameters.LAYERS][LayerParameters.SIZE];
     private final double[] modulation = new double[Routing.modulators()];
     private final double[] stepLeft = new double[STEP];
     private final double[] stepRight = new double[STEP];
-    private double[] image = new double[Parameters.COUNT + 2];
-    private boolean easing;
     private int ready;
     private double steps;
     private int notes;
@@ -59,9 +49,6 @@ public final class Engine {
         for (int v = 0; v < MAX_VOICES; v++) {
             voices[v] = new Voice(tables);
         }
-        for (int layer = 0; layer < Parameters.LAYERS; layer++) {
-            layerRouting[layer] = new Routing();
-        }
         delay = new StereoDelay(sampleRate);
         reverb = new Reverb(sampleRate);
     }
@@ -69,16 +56,13 @@ public final class Engine {
     /** Takes over a patch at once and ends everything that sounds; wheels go back to rest. The image is copied. */
     public void load(double[] patchImage) {
         reset();
-        take(patchImage);
-        System.arraycopy(wanted, 0, eased, 0, wanted.length);
-        trim = Polynomials.gainOfDb(eased[PatchParameters.LEVEL_TRIM]);
-        easing = false;
+        panel.take(patchImage, true);
+        trim = Polynomials.gainOfDb(panel.wanted(PatchParameters.LEVEL_TRIM));
     }
 
     /** Takes over changed values, routes and macros of the patch while it goes on sounding. The image is copied. */
     public void change(double[] patchImage) {
-        take(patchImage);
-        easing = true;
+        panel.take(patchImage, false);
     }
 
     /**
@@ -86,9 +70,7 @@ public final class Engine {
      * {@link gentlecomet.sound.patch.Patch#withValue}.
      */
     public void setParameter(int index, double value) {
-        PatchImage.put(image, index, value);
-        aim();
-        easing = true;
+        panel.put(index, value);
     }
 
     /** Ends every note and tail, and puts wheels and counters back. */
@@ -135,7 +117,7 @@ public final class Engine {
         boolean legato = held.any();
         held.press(key, limited);
         controllers.setKeyPressure(key, 0);
-        if (wanted[PatchParameters.VOICE_MODE] == PatchParameters.MODE_POLY) {
+        if (panel.wanted(PatchParameters.VOICE_MODE) == PatchParameters.MODE_POLY) {
             startNote(key, limited, glideStart(key, legato));
         } else {
             playMono(key, limited, legato);
@@ -148,7 +130,7 @@ public final class Engine {
         if (key < 0 || key > 127 || !held.release(key)) {
             return;
         }
-        if (wanted[PatchParameters.VOICE_MODE] != PatchParameters.MODE_POLY && held.any()) {
+        if (panel.wanted(PatchParameters.VOICE_MODE) != PatchParameters.MODE_POLY && held.any()) {
             boolean sounded = newest != null && newest.active() && newest.key() == key;
             if (sounded) {
                 playMono(held.last(), held.lastVelocity(), true);
@@ -226,7 +208,7 @@ public final class Engine {
 
     /** How long the output can be silent, in seconds, before another echo comes. */
     public double longestGapSeconds() {
-        return StereoDelay.longestGap(patchBlock);
+        return StereoDelay.longestGap(panel.patchBlock());
     }
 
     /** Voices silenced since the start because they produced no valid sound. */
@@ -249,10 +231,10 @@ public final class Engine {
     public double soundingValue(int index) {
         int layer = Parameters.layerOf(index);
         if (layer < 0) {
-            return patchBlock[index];
+            return panel.patchBlock()[index];
         }
         int place = index - Parameters.ofLayer(layer, 0);
-        return newest != null && newest.active() && newest.layer() == layer ? newest.parameter(place) : eased[index];
+        return newest != null && newest.active() && newest.layer() == layer ? newest.parameter(place) : panel.eased(index);
     }
 
     double stepSeconds() {
@@ -260,16 +242,16 @@ public final class Engine {
     }
 
     double tempo() {
-        return patchBlock[PatchParameters.TEMPO];
+        return panel.patchBlock()[PatchParameters.TEMPO];
     }
 
     double glideSeconds() {
-        return patchBlock[PatchParameters.GLIDE_TIME];
+        return panel.patchBlock()[PatchParameters.GLIDE_TIME];
     }
 
     double bendSemitones() {
         double bend = controllers.get(Controllers.BEND);
-        return bend * patchBlock[bend < 0 ? PatchParameters.BEND_DOWN : PatchParameters.BEND_UP];
+        return bend * panel.patchBlock()[bend < 0 ? PatchParameters.BEND_DOWN : PatchParameters.BEND_UP];
     }
 
     double keyPressure(int key) {
@@ -282,30 +264,27 @@ public final class Engine {
         into[Modulator.BEND.ordinal()] = controllers.get(Controllers.BEND);
         int first = Modulator.MACRO_1.ordinal();
         for (int m = 0; m < PatchParameters.MACROS; m++) {
-            into[first + m] = eased[PatchParameters.MACRO + m] / 100;
+            into[first + m] = panel.eased(PatchParameters.MACRO + m) / 100;
         }
     }
 
     private void renderStep() {
         controllers.advance(stepSeconds());
-        ease();
-        System.arraycopy(eased, 0, patchBlock, 0, PatchParameters.SIZE);
-        if (!patchRouting.empty()) {
-            sharedModulation(modulation);
-            patchRouting.apply(patchBlock, modulation);
-        }
+        panel.advance(stepSeconds());
+        sharedModulation(modulation);
+        panel.route(modulation);
         for (int i = 0; i < STEP; i++) {
             stepLeft[i] = 0;
             stepRight[i] = 0;
         }
         for (Voice v : voices) {
-            if (v.active() && !v.render(this, layerBlocks[v.layer()], layerRouting[v.layer()], stepLeft, stepRight)) {
+            if (v.active() && !v.render(this, panel.layerBlock(v.layer()), panel.layerRouting(v.layer()), stepLeft, stepRight)) {
                 faults++;
             }
         }
-        delay.process(patchBlock, stepLeft, stepRight);
-        reverb.process(patchBlock, stepLeft, stepRight);
-        double end = Polynomials.gainOfDb(patchBlock[PatchParameters.LEVEL_TRIM]);
+        delay.process(panel.patchBlock(), stepLeft, stepRight);
+        reverb.process(panel.patchBlock(), stepLeft, stepRight);
+        double end = Polynomials.gainOfDb(panel.patchBlock()[PatchParameters.LEVEL_TRIM]);
         double slope = (end - trim) / STEP;
         for (int i = 0; i < STEP; i++) {
             double gain = trim + slope * RAMP[i];
@@ -316,61 +295,14 @@ public final class Engine {
         steps++;
     }
 
-    private void take(double[] patchImage) {
-        image = patchImage.clone();
-        for (int layer = 0; layer < Parameters.LAYERS; layer++) {
-            layerRouting[layer].load(image, layer);
-        }
-        patchRouting.load(image, -1);
-        aim();
-        for (int layer = 0; layer < Parameters.LAYERS; layer++) {
-            System.arraycopy(wanted, Parameters.ofLayer(layer, 0), layerBlocks[layer], 0, LayerParameters.SIZE);
-        }
-    }
-
-    /** Works out where every parameter is to stand: as stored, or where its macro puts it. */
-    private void aim() {
-        System.arraycopy(image, 0, wanted, 0, Parameters.COUNT);
-        int at = PatchImage.targetsAt(image);
-        int count = (int) image[at];
-        for (int i = 0; i < count; i++) {
-            int index = (int) image[at + 1 + 4 * i + 1];
-            wanted[index] = PatchImage.sounding(image, index);
-        }
-    }
-
-    /** Parameters on their way to a new value go most of it within a few milliseconds; steps and choices jump. */
-    private void ease() {
-        if (easing) {
-            double part = 1 - Polynomials.exp2(-stepSeconds() / EASE_SECONDS * 1.4426950408889634);
-            boolean moving = false;
-            for (int i = 0; i < Parameters.COUNT; i++) {
-                double gap = wanted[i] - eased[i];
-                if (gap != 0) {
-                    Parameter p = Parameters.at(i);
-                    if (!p.taper().continuous() || Math.abs(gap) < 1e-5 * (p.max() - p.min())) {
-                        eased[i] = wanted[i];
-                    } else {
-                        eased[i] += gap * part;
-                        moving = true;
-                    }
-                }
-            }
-            easing = moving;
-        }
-        for (int layer = 0; layer < Parameters.LAYERS; layer++) {
-            System.arraycopy(eased, Parameters.ofLayer(layer, 0), layerBlocks[layer], 0, LayerParameters.SIZE);
-        }
-    }
-
     private double glideStart(int key, boolean legato) {
-        boolean always = wanted[PatchParameters.GLIDE_MODE] == 1;
-        boolean glide = wanted[PatchParameters.GLIDE_TIME] > 0 && lastPitch != NO_KEY && (always || legato);
+        boolean always = panel.wanted(PatchParameters.GLIDE_MODE) == 1;
+        boolean glide = panel.wanted(PatchParameters.GLIDE_TIME) > 0 && lastPitch != NO_KEY && (always || legato);
         return glide ? lastPitch : key;
     }
 
     private void playMono(int key, int velocity, boolean legato) {
-        boolean retrigger = wanted[PatchParameters.VOICE_MODE] == PatchParameters.MODE_MONO;
+        boolean retrigger = panel.wanted(PatchParameters.VOICE_MODE) == PatchParameters.MODE_MONO;
         double start = glideStart(key, legato);
         notes++;
         for (int layer = 0; layer < Parameters.LAYERS; layer++) {
@@ -405,27 +337,27 @@ public final class Engine {
 
     private void startVoice(int layer, int key, int velocity, double glideStart) {
         Voice voice = idleVoice();
-        int seed = Grain.hash((int) wanted[PatchParameters.SEED], notes, layer);
-        voice.start(layer, key, velocity / 127.0, velocityGain(velocity), notes, layerBlocks[layer], seed,
+        int seed = Grain.hash((int) panel.wanted(PatchParameters.SEED), notes, layer);
+        voice.start(layer, key, velocity / 127.0, velocityGain(velocity), notes, panel.layerBlock(layer), seed,
                 steps * stepSeconds(), glideStart);
         newest = voice;
     }
 
     /** Velocity to level: 40 log10(v/127) dB at 100 % (the DLS and General MIDI 2 recommendation), none at 0 %. */
     private double velocityGain(int velocity) {
-        double amount = wanted[PatchParameters.VELOCITY_TO_LEVEL] / 100;
+        double amount = panel.wanted(PatchParameters.VELOCITY_TO_LEVEL) / 100;
         return amount == 0 ? 1 : Polynomials.exp2(2 * amount * Polynomials.log2(velocity / 127.0));
     }
 
     private boolean plays(int layer, int key, int velocity) {
         int at = Parameters.ofLayer(layer, 0);
-        return wanted[at + LayerParameters.ON] == 1
-                && key >= wanted[at + LayerParameters.LOW_KEY] && key <= wanted[at + LayerParameters.HIGH_KEY]
-                && velocity >= wanted[at + LayerParameters.LOW_VELOCITY] && velocity <= wanted[at + LayerParameters.HIGH_VELOCITY];
+        return panel.wanted(at + LayerParameters.ON) == 1
+                && key >= panel.wanted(at + LayerParameters.LOW_KEY) && key <= panel.wanted(at + LayerParameters.HIGH_KEY)
+                && velocity >= panel.wanted(at + LayerParameters.LOW_VELOCITY) && velocity <= panel.wanted(at + LayerParameters.HIGH_VELOCITY);
     }
 
     private void makeRoom(int layer) {
-        int limit = (int) wanted[PatchParameters.VOICES];
+        int limit = (int) panel.wanted(PatchParameters.VOICES);
         int count = 0;
         Voice victim = null;
         for (Voice v : voices) {

@@ -3,7 +3,6 @@ package gentlecomet.studio.web;
 import static org.hamcrest.Matchers.containsString;
 import static org.hamcrest.Matchers.not;
 import static org.junit.jupiter.api.Assertions.assertEquals;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
@@ -20,6 +19,8 @@ import gentlecomet.studio.StudioTest;
 import gentlecomet.studio.service.Banks;
 import gentlecomet.studio.service.PatchEditing;
 import gentlecomet.studio.store.CollectionStore;
+import jakarta.servlet.http.Cookie;
+
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
@@ -31,6 +32,7 @@ import org.springframework.http.MediaType;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.springframework.test.web.servlet.request.RequestPostProcessor;
 
 /** Whatever comes in, the answer is a clear message, nothing is changed, and no stack trace is shown. */
 @StudioTest
@@ -51,8 +53,17 @@ class BadInputTest {
         id = banks.newPatch(collections.banks(banks.create("Bad input")).get(0).id(), 0);
     }
 
+    /** The token as a browser sends it: the cookie's value again in a header. */
+    private static RequestPostProcessor token() {
+        return request -> {
+            request.setCookies(new Cookie("XSRF-TOKEN", "token-of-this-test"));
+            request.addHeader("X-XSRF-TOKEN", "token-of-this-test");
+            return request;
+        };
+    }
+
     private void refused(MockHttpServletRequestBuilder request, int status, String message) throws Exception {
-        web.perform(request.with(csrf()).header("HX-Request", "true")).andExpect(status().is(status))
+        web.perform(request.with(token()).header("HX-Request", "true")).andExpect(status().is(status))
                 .andExpect(content().string(containsString(message))).andExpect(content().string(not(containsString("Exception"))));
     }
 
@@ -70,13 +81,13 @@ class BadInputTest {
     @Test
     void valuesOutOfRange() throws Exception {
         for (String value : List.of("99999", "-1", "1e400")) {
-            web.perform(post("/patches/" + id + "/values").with(csrf()).header("X-Requested-With", "comet").contentType(MediaType.APPLICATION_JSON)
+            web.perform(post("/patches/" + id + "/values").with(token()).header("X-Requested-With", "comet").contentType(MediaType.APPLICATION_JSON)
                             .content("{\"version\":0,\"gesture\":\"\",\"index\":" + cutoff() + ",\"value\":" + value + "}"))
                     .andExpect(status().is4xxClientError()).andExpect(content().string(not(containsString("Exception"))));
         }
-        web.perform(post("/patches/" + id + "/values").with(csrf()).header("X-Requested-With", "comet").contentType(MediaType.APPLICATION_JSON)
+        web.perform(post("/patches/" + id + "/values").with(token()).header("X-Requested-With", "comet").contentType(MediaType.APPLICATION_JSON)
                 .content("{\"version\":0,\"index\":9999,\"value\":1}")).andExpect(status().isUnprocessableEntity());
-        web.perform(post("/patches/" + id + "/values").with(csrf()).header("X-Requested-With", "comet").contentType(MediaType.APPLICATION_JSON)
+        web.perform(post("/patches/" + id + "/values").with(token()).header("X-Requested-With", "comet").contentType(MediaType.APPLICATION_JSON)
                 .content("{nonsense")).andExpect(status().isBadRequest());
         assertEquals(0, editing.get(id).cursor());
     }
@@ -130,7 +141,7 @@ class BadInputTest {
         refused(upload("hello".getBytes(StandardCharsets.UTF_8)), 422, "not a ZIP");
         refused(upload(new byte[0]), 422, "Choose a release");
         assertEquals(before, collections.all().size());
-        web.perform(upload(zip).with(csrf())).andExpect(status().is3xxRedirection());
+        web.perform(upload(zip).with(token())).andExpect(status().is3xxRedirection());
         assertEquals(before + 1, collections.all().size());
     }
 
@@ -151,7 +162,7 @@ class BadInputTest {
 
     @Test
     void whatPeopleTypeIsEscaped() throws Exception {
-        web.perform(post("/patches/" + id + "/name").param("name", "<script>alert(1)</script>").with(csrf())).andExpect(status().isOk());
+        web.perform(post("/patches/" + id + "/name").param("name", "<script>alert(1)</script>").with(token())).andExpect(status().isOk());
         web.perform(get("/patches/" + id)).andExpect(content().string(not(containsString("<script>alert"))));
     }
 }
