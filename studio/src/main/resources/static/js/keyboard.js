@@ -128,7 +128,7 @@ export class Keyboard {
         const x = this.x(key);
         const width = black ? ww * 0.6 : ww;
         const height = (h - BAND) * (black ? 0.6 : 1);
-        g.fillStyle = black ? colour('--ink') : '#FFFDF8';
+        g.fillStyle = black ? '#1B2430' : '#FFFDF8';
         if (!covered(key)) {
           g.fillStyle = black ? colour('--soft') : colour('--rule');
         }

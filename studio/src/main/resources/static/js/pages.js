@@ -12,9 +12,9 @@ export function setUpPage(root) {
   if (focus && !focus.closest('#bench')) {
     takeFocus(focus);
   }
-  const first = root.querySelector('[data-play]');
-  if (!player.playing() && first) {
-    ask(`/patches/${first.dataset.play}/playable`).then(answer => answer.json()).then(playable => {
+  const first = document.getElementById('page').dataset.first;
+  if (!player.playing() && first !== '0' && !focus) {
+    ask(`/patches/${first}/playable`).then(answer => answer.json()).then(playable => {
       if (!player.playing()) {
         player.load(playable, false);
       }

@@ -37,7 +37,7 @@ const drawers = {
         }
       }
       if (large) {
-        g.fillStyle = [1, 3, 6, 8, 10].includes(key % 12) ? colour('--ink') : colour('--card');
+        g.fillStyle = [1, 3, 6, 8, 10].includes(key % 12) ? '#1B2430' : '#FFFDF8';
         g.fillRect(x(key) + 0.5, base + 1, x(key + 1) - x(key) - 1, 11);
       }
     }

@@ -94,7 +94,7 @@ public final class Soundcheck {
         double off = loudness - rules.targetLufs();
         if (Math.abs(off) > rules.toleranceLu()) {
             findings.add(finding("level.loudness", Severity.WARNING, String.format(Locale.ROOT,
-                    "The patch is %.1f LU %s the target of %.1f LUFS; the house allows %.1f.", Math.abs(off), off > 0 ? "above" : "below",
+                    "The patch is %.2f LU %s the target of %.1f LUFS; the house allows %.1f.", Math.abs(off), off > 0 ? "above" : "below",
                     rules.targetLufs(), rules.toleranceLu()), "levelTrim", "phrase", "loudness", lufs(loudness), "target", lufs(rules.targetLufs())));
         }
     }

@@ -27,8 +27,10 @@ final class MixRamp {
 
     void blend(double[] left, double[] wetLeft, double[] right, double[] wetRight) {
         double slope = (wanted - present) / Engine.STEP;
+        double start = present;
+        double[] ramp = Engine.RAMP;
         for (int i = 0; i < Engine.STEP; i++) {
-            double wet = present + slope * Engine.RAMP[i];
+            double wet = start + slope * ramp[i];
             left[i] += (wetLeft[i] - left[i]) * wet;
             right[i] += (wetRight[i] - right[i]) * wet;
         }

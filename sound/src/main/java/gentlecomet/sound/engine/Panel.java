@@ -112,9 +112,15 @@ final class Panel {
     }
 
     private void lay() {
-        System.arraycopy(eased, 0, patchBlock, 0, PatchParameters.SIZE);
+        copy(eased, 0, patchBlock);
         for (int layer = 0; layer < Parameters.LAYERS; layer++) {
-            System.arraycopy(eased, Parameters.ofLayer(layer, 0), layerBlocks[layer], 0, LayerParameters.SIZE);
+            copy(eased, Parameters.ofLayer(layer, 0), layerBlocks[layer]);
+        }
+    }
+
+    private static void copy(double[] from, int start, double[] to) {
+        for (int i = 0; i < to.length; i++) {
+            to[i] = from[start + i];
         }
     }
 

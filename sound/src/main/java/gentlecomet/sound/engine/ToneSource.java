@@ -11,14 +11,13 @@ import gentlecomet.sound.parameter.SourceParameters;
 final class ToneSource {
 
     static final int MAX_COPIES = 16;
-    private static final double SQRT_2 = 1.4142135623730951;
-    private static final double HALF_PI_IN_CYCLES = 0.25;
 
     private final StepTables steps;
     private final double[] left = new double[Engine.STEP + StepTables.TAPS + 1];
     private final double[] right = new double[Engine.STEP + StepTables.TAPS + 1];
     private final double[] phases = new double[MAX_COPIES];
     private final double[] copyWidths = new double[MAX_COPIES];
+    private final CopySpread spread = new CopySpread();
     private final Grain noise = new Grain();
     private double gain;
     private double pulseWidth;
@@ -79,18 +78,28 @@ final class ToneSource {
             fresh = false;
         }
         draw(block, at, frequencyHz / sampleRate);
-        double slope = (wanted - gain) / Engine.STEP;
+        mixIn(left, right, outLeft, outRight, gain, (wanted - gain) / Engine.STEP, Engine.RAMP);
+        gain = wanted;
+        shift(left);
+        shift(right);
+    }
+
+    /** What corrections reach beyond this control step moves to the front, and the rest is cleared. */
+    private static void shift(double[] samples) {
+        int kept = StepTables.TAPS + 1;
+        for (int i = 0; i < kept; i++) {
+            samples[i] = samples[i + Engine.STEP];
+        }
+        for (int i = kept; i < samples.length; i++) {
+            samples[i] = 0;
+        }
+    }
+
+    private static void mixIn(double[] left, double[] right, double[] outLeft, double[] outRight, double gain, double slope, double[] ramp) {
         for (int i = 0; i < Engine.STEP; i++) {
-            double g = gain + slope * Engine.RAMP[i];
+            double g = gain + slope * ramp[i];
             outLeft[i] += left[i] * g;
             outRight[i] += right[i] * g;
-        }
-        gain = wanted;
-        System.arraycopy(left, Engine.STEP, left, 0, StepTables.TAPS + 1);
-        System.arraycopy(right, Engine.STEP, right, 0, StepTables.TAPS + 1);
-        for (int i = StepTables.TAPS + 1; i < left.length; i++) {
-            left[i] = 0;
-            right[i] = 0;
         }
     }
 
@@ -103,72 +112,79 @@ final class ToneSource {
             return;
         }
         int copies = (int) block[at + SourceParameters.COPIES];
-        double detune = block[at + SourceParameters.DETUNE];
-        double share = 1 / Math.sqrt(copies);
+        spread.set(copies, block[at + SourceParameters.DETUNE], pan, width);
         pulseWidth = block[at + SourceParameters.PULSE_WIDTH] / 100;
         for (int copy = 0; copy < copies; copy++) {
-            double place = copies == 1 ? 0 : 2.0 * copy / (copies - 1) - 1;
-            double ratio = detune == 0 ? 1 : Polynomials.exp2(place * detune / 1200);
-            // Neighbours in pitch go to opposite sides, in mirrored pairs, so that neither side is sharp or louder.
-            int pair = Math.min(copy, copies - 1 - copy);
-            double side = (pair & 1) == 0 ? place : -place;
-            double position = Math.max(-1, Math.min(1, pan + side * width));
-            double l = share * leftGain(position);
-            double r = share * leftGain(-position);
-            double increment = Math.min(0.5, cyclesPerSample * ratio);
+            double l = spread.left(copy);
+            double r = spread.right(copy);
+            double increment = Math.min(0.5, cyclesPerSample * spread.ratio(copy));
             switch (wave) {
                 case SourceParameters.WAVE_SINE:
                     drawSine(copy, increment, l, r);
+                    advance(copy, increment);
                     break;
                 case SourceParameters.WAVE_TRIANGLE:
                     drawTriangle(copy, increment, l, r);
+                    advance(copy, increment);
                     break;
                 case SourceParameters.WAVE_SAW:
                     drawSaw(copy, increment, l, r);
                     break;
                 default:
                     drawPulse(copy, increment, l, r);
+                    advance(copy, increment);
                     break;
             }
-            double end = phases[copy] + increment * Engine.STEP;
-            phases[copy] = end - Math.floor(end);
         }
     }
 
-    /** Equal-power pan, 0 dB in the middle and +3 dB at the sides; position -1 is left. */
-    static double leftGain(double position) {
-        return SQRT_2 * Polynomials.cosCycles(HALF_PI_IN_CYCLES * 0.5 * (position + 1));
+    private void advance(int copy, double increment) {
+        double end = phases[copy] + increment * Engine.STEP;
+        phases[copy] = end - Math.floor(end);
     }
 
     private void drawSine(int copy, double increment, double l, double r) {
+        double[] ramp = Engine.RAMP;
+        double[] toLeft = left;
+        double[] toRight = right;
         double start = phases[copy];
         for (int i = 0; i < Engine.STEP; i++) {
-            double v = Polynomials.sinCycles(start + increment * Engine.RAMP[i]);
-            left[i + StepTables.LAG] += l * v;
-            right[i + StepTables.LAG] += r * v;
+            double v = Polynomials.sinCycles(start + increment * ramp[i]);
+            toLeft[i + StepTables.LAG] += l * v;
+            toRight[i + StepTables.LAG] += r * v;
         }
     }
 
     private void drawSaw(int copy, double increment, double l, double r) {
-        double start = phases[copy];
-        double l2 = 2 * l;
-        double r2 = 2 * r;
-        for (int i = 0; i < Engine.STEP; i++) {
-            double p = start + increment * Engine.RAMP[i];
-            double v = p - Math.floor(p) - 0.5;
-            left[i + StepTables.LAG] += l2 * v;
-            right[i + StepTables.LAG] += r2 * v;
+        phases[copy] = saw(steps, left, right, phases[copy], increment, 2 * l, 2 * r);
+    }
+
+    /** One copy over a control step; the phase after a wrap tells how long ago the edge was. Answers the phase at the end. */
+    private static double saw(StepTables steps, double[] left, double[] right, double start, double increment, double l, double r) {
+        double p = start;
+        for (int i = StepTables.LAG; i < StepTables.LAG + Engine.STEP; i++) {
+            double v = p - 0.5;
+            left[i] += l * v;
+            right[i] += r * v;
+            p += increment;
+            if (p >= 1) {
+                p -= 1;
+                steps.addStep(left, right, i + 1 - StepTables.LAG, p / increment, -l, -r);
+            }
         }
-        addSteps(start, increment, -l2, -r2);
+        return p;
     }
 
     private void drawTriangle(int copy, double increment, double l, double r) {
+        double[] ramp = Engine.RAMP;
+        double[] toLeft = left;
+        double[] toRight = right;
         double start = phases[copy];
         for (int i = 0; i < Engine.STEP; i++) {
-            double p = start + increment * Engine.RAMP[i] + 0.25;
+            double p = start + increment * ramp[i] + 0.25;
             double v = 1 - 4 * Math.abs(p - Math.floor(p) - 0.5);
-            left[i + StepTables.LAG] += l * v;
-            right[i + StepTables.LAG] += r * v;
+            toLeft[i + StepTables.LAG] += l * v;
+            toRight[i + StepTables.LAG] += r * v;
         }
         double bend = 8 * increment;
         addSlopes(start, increment, 0.75, -bend * l, -bend * r);
@@ -177,17 +193,20 @@ final class ToneSource {
 
     /** A pulse is the difference of two saws a width apart; while the width moves, the second runs a little slower or faster. */
     private void drawPulse(int copy, double increment, double l, double r) {
+        double[] ramp = Engine.RAMP;
+        double[] toLeft = left;
+        double[] toRight = right;
         double start = phases[copy];
         double startFall = start - copyWidths[copy];
         double incrementFall = increment - (pulseWidth - copyWidths[copy]) / Engine.STEP;
         double l2 = 2 * l;
         double r2 = 2 * r;
         for (int i = 0; i < Engine.STEP; i++) {
-            double p = start + increment * Engine.RAMP[i];
-            double q = startFall + incrementFall * Engine.RAMP[i];
+            double p = start + increment * ramp[i];
+            double q = startFall + incrementFall * ramp[i];
             double v = q - Math.floor(q) - (p - Math.floor(p));
-            left[i + StepTables.LAG] += l2 * v;
-            right[i + StepTables.LAG] += r2 * v;
+            toLeft[i + StepTables.LAG] += l2 * v;
+            toRight[i + StepTables.LAG] += r2 * v;
         }
         addSteps(start, increment, l2, r2);
         if (incrementFall >= 0) {
@@ -246,8 +265,8 @@ final class ToneSource {
     }
 
     private void drawNoise(double pan, double width) {
-        double l = leftGain(pan);
-        double r = leftGain(-pan);
+        double l = CopySpread.leftGain(pan);
+        double r = CopySpread.leftGain(-pan);
         double common = Math.sqrt(1 - width * 0.5);
         double own = Math.sqrt(width * 0.5);
         for (int i = 0; i < Engine.STEP; i++) {

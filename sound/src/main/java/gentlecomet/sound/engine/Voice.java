@@ -178,7 +178,11 @@ final class Voice {
      * @return false when the voice has produced something that is not a sound and was silenced
      */
     boolean render(Engine engine, double[] base, Routing routing, double[] outLeft, double[] outRight) {
-        System.arraycopy(base, 0, block, 0, block.length);
+        // A loop, not System.arraycopy: in the browser that makes two small objects for each call.
+        double[] to = block;
+        for (int i = 0; i < LayerParameters.SIZE; i++) {
+            to[i] = base[i];
+        }
         modulate(engine, routing);
         movePitch(engine);
         double bent = pitch + block[LayerParameters.TRANSPOSE] + engine.bendSemitones() + block[LayerParameters.PITCH_SHIFT];
@@ -196,32 +200,40 @@ final class Voice {
         double pan = block[LayerParameters.ZONE_PAN] / 100;
         double zone = block[LayerParameters.ZONE_LEVEL] <= -72 ? 0 : Polynomials.gainOfDb(block[LayerParameters.ZONE_LEVEL]);
         double level = fading ? 0 : amplitude.level() * velocityGain * zone;
-        double endLeft = level * ToneSource.leftGain(pan);
-        double endRight = level * ToneSource.leftGain(-pan);
+        double endLeft = level * CopySpread.leftGain(pan);
+        double endRight = level * CopySpread.leftGain(-pan);
         double slopeLeft = (endLeft - gainLeft) / Engine.STEP;
         double slopeRight = (endRight - gainRight) / Engine.STEP;
-        double sum = 0;
-        for (int i = 0; i < Engine.STEP; i++) {
-            double l = left[i] * (gainLeft + slopeLeft * (Engine.RAMP[i] + 1));
-            double r = right[i] * (gainRight + slopeRight * (Engine.RAMP[i] + 1));
-            sum += Math.abs(l) + Math.abs(r);
-            left[i] = l;
-            right[i] = r;
-        }
+        double sum = amplify(left, gainLeft, slopeLeft, Engine.RAMP) + amplify(right, gainRight, slopeRight, Engine.RAMP);
         gainLeft = endLeft;
         gainRight = endRight;
         if (!(sum < FAULT_LEVEL)) {
             stop();
             return false;
         }
-        for (int i = 0; i < Engine.STEP; i++) {
-            outLeft[i] += left[i];
-            outRight[i] += right[i];
-        }
+        add(left, outLeft);
+        add(right, outRight);
         if (fading || amplitude.idle()) {
             active = false;
         }
         return true;
+    }
+
+    /** Applies a gain that moves in a straight line; answers the sum of what is left. */
+    private static double amplify(double[] samples, double gain, double slope, double[] ramp) {
+        double sum = 0;
+        for (int i = 0; i < Engine.STEP; i++) {
+            double v = samples[i] * (gain + slope * (ramp[i] + 1));
+            sum += Math.abs(v);
+            samples[i] = v;
+        }
+        return sum;
+    }
+
+    private static void add(double[] samples, double[] to) {
+        for (int i = 0; i < Engine.STEP; i++) {
+            to[i] += samples[i];
+        }
     }
 
     private void modulate(Engine engine, Routing routing) {

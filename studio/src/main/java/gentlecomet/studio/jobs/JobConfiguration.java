@@ -62,7 +62,7 @@ class JobConfiguration {
     }
 
     private static void check(MeasureStore store, Jobs.CheckData job) {
-        if (store.findings(job.soundHash(), job.category(), job.rulesHash()).isPresent()) {
+        if (store.checked(job.soundHash(), job.category(), job.rulesHash())) {
             return;
         }
         HouseRules rules = Json.read(job.rules(), HouseRules.class);

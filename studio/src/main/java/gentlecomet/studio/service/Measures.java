@@ -7,13 +7,11 @@ import gentlecomet.craft.format.Json;
 import gentlecomet.craft.level.Levelling;
 import gentlecomet.craft.measure.Measurement;
 import gentlecomet.craft.rules.HouseRules;
-import gentlecomet.craft.rules.NameRules;
 import gentlecomet.studio.jobs.Jobs;
 import gentlecomet.studio.store.MeasureStore;
 import gentlecomet.studio.store.PatchStore;
 import gentlecomet.studio.store.PatchStore.PatchRow;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -66,32 +64,25 @@ public class Measures {
         return of(row, rules).map(m -> Levelling.propose(row.patch(), m, rules));
     }
 
-    /** Broken rules about the name and category, worked out at once. */
-    public List<NameRules.Breach> names(PatchRow row, HouseRules rules, List<String> otherNames) {
-        return new NameRules(rules).check(row.patch().naming(), otherNames);
-    }
-
-    /** Everything the soundcheck says of a patch, or nothing when its sound has not been checked yet. */
-    public Optional<List<Finding>> findings(PatchRow row, HouseRules rules, List<String> otherNames) {
-        return store.findings(row.soundHash(), row.category(), rulesHash(rules)).map(sound -> {
-            List<Finding> all = new ArrayList<>(names(row, rules, otherNames).stream()
-                    .map(b -> new Finding(b.rule(), Finding.Severity.FAULT, b.message(), Map.of(), "", "")).toList());
-            all.addAll(sound);
-            return all;
-        });
-    }
-
-    /** Asks for the soundcheck of patches whose sound has not been checked; answers how many. */
-    public int check(List<PatchRow> rows, HouseRules rules) {
-        int asked = 0;
-        String hash = rulesHash(rules);
+    /** What the soundcheck says of the sounds of patches, by patch id; those not checked in their present state are left out. */
+    public Map<Long, List<Finding>> findings(List<PatchRow> rows, HouseRules rules) {
+        Map<String, List<Finding>> found = store.findings(rows.stream().map(PatchRow::soundHash).distinct().toList(), rulesHash(rules));
+        Map<Long, List<Finding>> byPatch = new LinkedHashMap<>();
         for (PatchRow row : rows) {
-            if (store.findings(row.soundHash(), row.category(), hash).isEmpty()) {
-                jobs.check(row.soundHash(), row.category(), hash, rules, row.patch());
-                asked++;
+            List<Finding> findings = found.get(MeasureStore.key(row.soundHash(), row.category()));
+            if (findings != null) {
+                byPatch.put(row.id(), findings);
             }
         }
-        return asked;
+        return byPatch;
+    }
+
+    /** Asks for the soundcheck of patches whose sound has not been checked. */
+    public void check(List<PatchRow> rows, HouseRules rules) {
+        String hash = rulesHash(rules);
+        Map<Long, List<Finding>> known = findings(rows, rules);
+        rows.stream().filter(row -> !known.containsKey(row.id()))
+                .forEach(row -> jobs.check(row.soundHash(), row.category(), hash, rules, row.patch()));
     }
 
     /** Names of the other patches of a bank's collection, for each patch of the rows. */

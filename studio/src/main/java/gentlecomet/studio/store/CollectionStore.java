@@ -30,12 +30,11 @@ public class CollectionStore {
     }
 
     public List<CollectionRow> all() {
-        return jdbc.sql("select * from collection order by id").query((rs, n) -> new CollectionRow(rs.getLong("id"), rs.getString("name"),
-                rs.getString("author"), rs.getString("licence"), Json.read(rs.getString("house_rules"), HouseRules.class))).list();
+        return jdbc.sql("select * from collection order by id").query(CollectionStore::collectionRow).list();
     }
 
     public Optional<CollectionRow> find(long id) {
-        return all().stream().filter(c -> c.id() == id).findFirst();
+        return jdbc.sql("select * from collection where id = :id").param("id", id).query(CollectionStore::collectionRow).optional();
     }
 
     public long insert(String name, String author, String licence, HouseRules rules) {
@@ -66,6 +65,11 @@ public class CollectionStore {
     public Optional<BankRow> findBank(long id) {
         return jdbc.sql("select b.*, (select count(*) from patch p where p.bank_id = b.id) as patches from bank b where b.id = :id")
                 .param("id", id).query(CollectionStore::bankRow).optional();
+    }
+
+    private static CollectionRow collectionRow(java.sql.ResultSet rs, int n) throws java.sql.SQLException {
+        return new CollectionRow(rs.getLong("id"), rs.getString("name"), rs.getString("author"), rs.getString("licence"),
+                Json.read(rs.getString("house_rules"), HouseRules.class));
     }
 
     private static BankRow bankRow(java.sql.ResultSet rs, int n) throws java.sql.SQLException {

@@ -47,9 +47,9 @@ public class MeasureStore {
         return found;
     }
 
-    /** Key of a measurement in {@link #measurements}. */
-    public static String key(String soundHash, String phrase) {
-        return soundHash.strip() + " " + phrase;
+    /** Key of a measurement by its phrase, or of findings by their category. */
+    public static String key(String soundHash, String what) {
+        return soundHash.strip() + " " + what;
     }
 
     public void save(String soundHash, String phrase, Measurement measurement) {
@@ -60,12 +60,24 @@ public class MeasureStore {
                 .param("content", Json.write(measurement)).update();
     }
 
-    public Optional<List<Finding>> findings(String soundHash, String category, String rulesHash) {
-        return jdbc.sql("""
-                select findings from sound_check where sound_hash = :hash and category = :category
-                and rules_hash = :rules and engine_version = :engine""")
-                .param("hash", soundHash).param("category", category).param("rules", rulesHash).param("engine", Engine.VERSION)
-                .query(String.class).optional().map(text -> Json.read(text, Findings.class).findings());
+    public boolean checked(String soundHash, String category, String rulesHash) {
+        return findings(List.of(soundHash), rulesHash).containsKey(key(soundHash, category));
+    }
+
+    /** What was found about some sounds under some house rules, by {@link #key} of sound and category. */
+    public Map<String, List<Finding>> findings(Collection<String> soundHashes, String rulesHash) {
+        Map<String, List<Finding>> found = new HashMap<>();
+        if (!soundHashes.isEmpty()) {
+            jdbc.sql("""
+                    select sound_hash, category, findings from sound_check
+                    where sound_hash in (:hashes) and rules_hash = :rules and engine_version = :engine""")
+                    .param("hashes", soundHashes).param("rules", rulesHash).param("engine", Engine.VERSION)
+                    .query(rs -> {
+                        found.put(key(rs.getString("sound_hash"), rs.getString("category")),
+                                Json.read(rs.getString("findings"), Findings.class).findings());
+                    });
+        }
+        return found;
     }
 
     public void saveFindings(String soundHash, String category, String rulesHash, List<Finding> findings) {

@@ -72,16 +72,16 @@ class BankRows {
 
         /** Distance from the target in LU, signed. */
         public String offText() {
-            return measurement == null ? "" : signed(loudness() - rules.targetLufs());
+            return measurement == null ? "" : signed(loudness() - rules.targetLufs(), 2);
         }
 
         public String pitchText() {
-            return measurement.pitchCents() == null ? "unpitched" : signed(measurement.pitchCents()) + " ct";
+            return measurement.pitchCents() == null ? "unpitched" : signed(measurement.pitchCents(), 1) + " ct";
         }
 
-        private static String signed(double value) {
-            double rounded = Math.rint(value * 10) / 10;
-            return rounded == 0 ? "0.0" : String.format(Locale.ROOT, "%+.1f", rounded);
+        private static String signed(double value, int decimals) {
+            String text = String.format(Locale.ROOT, "%+." + decimals + "f", value);
+            return text.matches("[+-][0.]+") ? text.substring(1) : text;
         }
 
         public boolean levelled() {
@@ -124,6 +124,7 @@ class BankRows {
 
         public String checkText() {
             return findings == null ? "not checked" : findings.isEmpty() ? "passed"
+                    : faults() == 0 ? warnings() + " to look at"
                     : faults() + (faults() == 1 ? " fault" : " faults") + (warnings() == 0 ? "" : ", " + warnings() + " to look at");
         }
 
@@ -140,7 +141,9 @@ class BankRows {
     List<Row> of(BankRow bank, CollectionRow collection) {
         List<PatchRow> rows = patches.inBank(bank.id());
         Map<Long, Measurement> measured = measures.ofAll(rows, collection.rules());
+        Map<Long, List<Finding>> checked = measures.findings(rows, collection.rules());
         Map<Long, RoundStore.Verdict> verdicts = rounds.latestVerdicts(bank.id());
+        NameRules names = new NameRules(collection.rules());
         List<String> inBank = rows.stream().map(PatchRow::name).toList();
         List<String> elsewhere = new ArrayList<>();
         if (!rows.isEmpty()) {
@@ -156,7 +159,7 @@ class BankRows {
                     others.add(inBank.get(k));
                 }
             }
-            shown.add(row(row, collection.rules(), measured.get(row.id()), others, verdicts.get(row.id())));
+            shown.add(row(row, collection.rules(), names, measured.get(row.id()), checked.get(row.id()), others, verdicts.get(row.id())));
         }
         return shown;
     }
@@ -164,11 +167,22 @@ class BankRows {
     /** One patch alone. */
     Row one(PatchRow row, CollectionRow collection) {
         Measurement m = measures.ofAll(List.of(row), collection.rules()).get(row.id());
-        return row(row, collection.rules(), m, measures.otherNames(collection.id(), row), rounds.latestVerdicts(row.bankId()).get(row.id()));
+        return row(row, collection.rules(), new NameRules(collection.rules()), m, measures.findings(List.of(row), collection.rules()).get(row.id()),
+                measures.otherNames(collection.id(), row), rounds.latestVerdicts(row.bankId()).get(row.id()));
     }
 
-    private Row row(PatchRow row, HouseRules rules, Measurement m, List<String> others, RoundStore.Verdict verdict) {
-        return new Row(row, rules, m, measures.names(row, rules, others), measures.findings(row, rules, others).orElse(null),
+    private static Row row(PatchRow row, HouseRules rules, NameRules names, Measurement m, List<Finding> sound, List<String> others,
+            RoundStore.Verdict verdict) {
+        List<NameRules.Breach> breaches = names.check(row.patch().naming(), others);
+        List<Finding> findings = null;
+        if (sound != null) {
+            findings = new ArrayList<>();
+            for (NameRules.Breach b : breaches) {
+                findings.add(new Finding(b.rule(), Finding.Severity.FAULT, b.message(), Map.of(), "", ""));
+            }
+            findings.addAll(sound);
+        }
+        return new Row(row, rules, m, breaches, findings,
                 verdict == null || !verdict.contentHash().strip().equals(row.contentHash().strip()) ? "" : verdict.verdict());
     }
 }

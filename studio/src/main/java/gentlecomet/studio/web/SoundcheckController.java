@@ -63,8 +63,7 @@ class SoundcheckController {
         CollectionRow collection = banks.collection(banks.bank(id).collectionId());
         return progress.follow(() -> {
             List<PatchRow> inBank = patches.inBank(id);
-            int done = (int) inBank.stream().filter(r -> measures.findings(r, collection.rules(), List.of()).isPresent()).count();
-            return new ProgressStream.Progress(done, inBank.size());
+            return new ProgressStream.Progress(measures.findings(inBank, collection.rules()).size(), inBank.size());
         });
     }
 
