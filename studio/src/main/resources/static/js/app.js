@@ -1,5 +1,5 @@
 // Starts the page: the strip once, everything else whenever a piece of page arrives.
-import {allowLevelling, beforeRequest, benchState, chooseStage, save, setUpBench} from './bench.js';
+import {allowLevelling, beforeRequest, benchState, chooseStage, requestOfBench, save, setUpBench} from './bench.js';
 import {listeningKey, playClicked, setUpPage} from './pages.js';
 import {csrfToken, say} from './requests.js';
 import {panic, setUpStrip, tempo} from './strip.js';
@@ -36,6 +36,10 @@ document.body.addEventListener('htmx:confirm', e => {
     beforeRequest(e);
   }
 });
+document.body.addEventListener('htmx:beforeRequest', e => requestOfBench(e.detail.elt, true));
+for (const event of ['htmx:responseError', 'htmx:sendError', 'htmx:sendAbort', 'htmx:timeout']) {
+  document.body.addEventListener(event, e => requestOfBench(e.detail.elt, false));
+}
 document.body.addEventListener('htmx:responseError', e => {
   const xhr = e.detail.xhr;
   const plain = (xhr.getResponseHeader('Content-Type') ?? '').startsWith('text/plain');

@@ -61,6 +61,7 @@ export function setUpBench(root) {
   }
   showAll();
   player.watch([...element.querySelectorAll('.bar[data-brackets]')].filter(b => b.dataset.brackets).map(b => Number(b.dataset.index)));
+  state.release();
 }
 
 function wireForms(element) {
@@ -102,6 +103,7 @@ async function exchange(url, fields) {
   if (state.unsent) {
     return;
   }
+  state.hold();
   try {
     const response = await ask(url, {form: {...fields, version: String(state.version)}});
     replaceBench(await response.text());
@@ -118,6 +120,8 @@ async function exchange(url, fields) {
     if (!refusal.passing) {
       replaceBench(await (await ask(`/patches/${state.id}/bench`)).text());
     }
+  } finally {
+    state.release();
   }
 }
 
@@ -139,6 +143,17 @@ export function beforeRequest(event) {
   if (bench()?.contains(event.detail.elt) && state?.unsent) {
     event.preventDefault();
     state.flush().then(() => event.detail.issueRequest(true));
+  }
+}
+
+/** A request of htmx from the bench begins or has failed; its success ends with a fresh bench. */
+export function requestOfBench(element, begins) {
+  if (bench()?.contains(element)) {
+    if (begins) {
+      state.hold();
+    } else {
+      state.release();
+    }
   }
 }
 

@@ -17,12 +17,29 @@ export class PatchState {
     this.sending = null;
     this.timer = null;
     this.gesture = 0;
+    this.onHold = false;
   }
 
   /** Takes over what a fresh piece of page says. */
   take(bench) {
     this.id = Number(bench.dataset.patch);
     this.version = Number(bench.dataset.version);
+  }
+
+  /** Another request is changing the patch: moved values wait until its answer has brought the new version. */
+  hold() {
+    this.onHold = true;
+  }
+
+  /** The answer is there: values moved meanwhile are put on top of it and sent. */
+  release() {
+    this.onHold = false;
+    for (const {index, value} of this.pending.values()) {
+      player.setParameter(index, value, engine.edited(this.image, index, value));
+    }
+    if (this.pending.size > 0) {
+      this.flush();
+    }
   }
 
   get image() {
@@ -60,7 +77,7 @@ export class PatchState {
   }
 
   async sendAll() {
-    while (this.pending.size > 0) {
+    while (this.pending.size > 0 && !this.onHold) {
       const [index, edit] = this.pending.entries().next().value;
       this.pending.delete(index);
       try {
