@@ -16,7 +16,7 @@ public record Finding(String rule, Severity severity, String message, Map<String
 
     /** How bad a finding is. */
     public enum Severity {
-        /** Keeps a patch out of a release. */
+        /** Should be mended before a release; the release page names it. */
         FAULT,
         /** To be looked at. */
         WARNING

@@ -8,9 +8,4 @@ public final class FormatException extends RuntimeException {
     public FormatException(String place, String expectation) {
         super(place + ": " + expectation);
     }
-
-    /** The same fault seen from one level further out. */
-    FormatException within(String outer) {
-        return new FormatException(outer, getMessage());
-    }
 }

@@ -363,7 +363,7 @@ public final class Engine {
         for (Voice v : voices) {
             if (v.active() && !v.fading() && v.layer() == layer) {
                 count++;
-                if (victim == null || worthLess(v, victim)) {
+                if (victim == null || v.yieldsBefore(victim)) {
                     victim = v;
                 }
             }
@@ -371,14 +371,6 @@ public final class Engine {
         if (count >= limit && victim != null) {
             victim.fade();
         }
-    }
-
-    /** The quietest released voice goes first, then the oldest. */
-    private static boolean worthLess(Voice a, Voice b) {
-        if (a.released() != b.released()) {
-            return a.released();
-        }
-        return a.released() ? a.level() < b.level() : a.order() < b.order();
     }
 
     private Voice idleVoice() {

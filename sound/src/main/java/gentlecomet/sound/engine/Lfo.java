@@ -21,11 +21,6 @@ public final class Lfo {
         seed = newSeed;
     }
 
-    /** Position in the cycle, 0 to 1. */
-    public double phase() {
-        return phase;
-    }
-
     /**
      * Moves on by a control step and answers its value from -1 to 1.
      *

@@ -163,13 +163,17 @@ final class Voice {
         return amplitude.level() * velocityGain;
     }
 
+    /** Whether this voice is to make room before another: the quietest released one goes first, then the oldest. */
+    boolean yieldsBefore(Voice other) {
+        if (released() != other.released()) {
+            return released();
+        }
+        return released() ? level() < other.level() : order < other.order;
+    }
+
     /** A parameter of the layer as it stood in the last control step, routes included. */
     double parameter(int place) {
         return block[place];
-    }
-
-    double lfoPhase() {
-        return lfo.phase();
     }
 
     /**

@@ -76,11 +76,6 @@ public record Parameter(int index, String id, String label, String place, Unit u
         return clamp(taper == Taper.LOGARITHMIC ? base * Polynomials.exp2(depth) : base + depth);
     }
 
-    /** Whether this is a switch: a choice of "off" and "on". */
-    public boolean isSwitch() {
-        return taper == Taper.CHOICE && choices.size() == 2 && choices.get(0).equals("off");
-    }
-
     private static double cubeRoot(double x) {
         return x <= 0 ? 0 : Polynomials.exp2(Polynomials.log2(x) / 3);
     }

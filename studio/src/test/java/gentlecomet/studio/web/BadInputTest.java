@@ -1,5 +1,6 @@
 package gentlecomet.studio.web;
 
+import static gentlecomet.studio.web.Token.token;
 import static org.hamcrest.Matchers.containsString;
 import static org.hamcrest.Matchers.not;
 import static org.junit.jupiter.api.Assertions.assertEquals;
@@ -19,7 +20,6 @@ import gentlecomet.studio.StudioTest;
 import gentlecomet.studio.service.Banks;
 import gentlecomet.studio.service.PatchEditing;
 import gentlecomet.studio.store.CollectionStore;
-import jakarta.servlet.http.Cookie;
 
 import java.nio.charset.StandardCharsets;
 import java.util.List;
@@ -32,7 +32,6 @@ import org.springframework.http.MediaType;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
-import org.springframework.test.web.servlet.request.RequestPostProcessor;
 
 /** Whatever comes in, the answer is a clear message, nothing is changed, and no stack trace is shown. */
 @StudioTest
@@ -51,15 +50,6 @@ class BadInputTest {
     @BeforeEach
     void newPatch() {
         id = banks.newPatch(collections.banks(banks.create("Bad input")).get(0).id(), 0);
-    }
-
-    /** The token as a browser sends it: the cookie's value again in a header. */
-    private static RequestPostProcessor token() {
-        return request -> {
-            request.setCookies(new Cookie("XSRF-TOKEN", "token-of-this-test"));
-            request.addHeader("X-XSRF-TOKEN", "token-of-this-test");
-            return request;
-        };
     }
 
     private void refused(MockHttpServletRequestBuilder request, int status, String message) throws Exception {

@@ -1,5 +1,6 @@
 package gentlecomet.studio.web;
 
+import static gentlecomet.studio.web.Token.token;
 import static org.hamcrest.Matchers.containsString;
 import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
@@ -25,7 +26,6 @@ import gentlecomet.studio.store.MeasureStore;
 import gentlecomet.studio.store.PatchStore.PatchRow;
 import gentlecomet.studio.store.ReleaseStore;
 import gentlecomet.studio.store.RoundStore;
-import jakarta.servlet.http.Cookie;
 import java.util.List;
 import org.junit.jupiter.api.Assertions;
 import org.junit.jupiter.api.BeforeEach;
@@ -69,7 +69,7 @@ class WorkTest {
     }
 
     private ResultActions send(MockHttpServletRequestBuilder request) throws Exception {
-        return web.perform(request.cookie(new Cookie("XSRF-TOKEN", "t")).header("X-XSRF-TOKEN", "t").header("HX-Request", "true"));
+        return web.perform(request.with(token()).header("HX-Request", "true"));
     }
 
     private Measurement measure() {
