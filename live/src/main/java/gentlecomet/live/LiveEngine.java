@@ -2,12 +2,12 @@ package gentlecomet.live;
 
 import gentlecomet.sound.engine.Engine;
 import gentlecomet.sound.engine.Safety;
-import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.PatchImage;
 import gentlecomet.sound.picture.Pictures;
+import gentlecomet.sound.source.Recording;
 import java.util.ArrayList;
 import java.util.List;
 import org.teavm.jso.JSExport;
@@ -53,6 +53,17 @@ public final class LiveEngine {
         return ENGINES.size() - 1;
     }
 
+    /** Puts a recording on an engine's shelf; {@code handle} -1 stands for the pictures of this page. */
+    @JSExport
+    public static void provide(int handle, double key, Float32Array left, Float32Array right, double sampleRate) {
+        Recording recording = new Recording(key, samples(left), left == right ? samples(left) : samples(right), sampleRate);
+        if (handle < 0) {
+            pictures().provide(recording);
+        } else {
+            at(handle).engine.provide(recording);
+        }
+    }
+
     @JSExport
     public static void load(int handle, Float64Array image) {
         at(handle).engine.load(copied(image));
@@ -80,8 +91,8 @@ public final class LiveEngine {
     }
 
     @JSExport
-    public static void noteOff(int handle, int key) {
-        at(handle).engine.noteOff(key);
+    public static void noteOff(int handle, int key, int velocity) {
+        at(handle).engine.noteOff(key, velocity);
     }
 
     @JSExport
@@ -112,6 +123,34 @@ public final class LiveEngine {
     @JSExport
     public static void bend(int handle, double value) {
         at(handle).engine.bend(value);
+    }
+
+    @JSExport
+    public static void breath(int handle, double value) {
+        at(handle).engine.breath(value);
+    }
+
+    @JSExport
+    public static void expression(int handle, double value) {
+        at(handle).engine.expression(value);
+    }
+
+    /** How far a slot holds the level down now, in dB; layer -1 is the chain that all layers share. */
+    @JSExport
+    public static double reduction(int handle, int layer, int slot) {
+        return at(handle).engine.reductionDb(layer, slot);
+    }
+
+    /** Greatest level before a slot since the last call. */
+    @JSExport
+    public static double peakBefore(int handle, int layer, int slot) {
+        return at(handle).engine.takePeakBefore(layer, slot);
+    }
+
+    /** Greatest level after a slot since the last call. */
+    @JSExport
+    public static double peakAfter(int handle, int layer, int slot) {
+        return at(handle).engine.takePeakAfter(layer, slot);
     }
 
     /** Writes frames into two channels from an offset on, limited to full scale; at most 128 at a time. */
@@ -216,27 +255,62 @@ public final class LiveEngine {
 
     @JSExport
     public static Float64Array pictureWave(Float64Array image, int layer, int source, int points) {
+        return typed(pictures().wave(copied(image), layer, source, points));
+    }
+
+    @JSExport
+    public static Float64Array pictureFilter(Float64Array image, int layer, int filter, int points) {
+        return typed(Pictures.filter(copied(image), layer, filter, points));
+    }
+
+    /** An envelope; 0 is the amplitude envelope. */
+    @JSExport
+    public static Float64Array pictureEnvelope(Float64Array image, int layer, int which, double held, double seconds, int points) {
+        return typed(Pictures.envelope(copied(image), layer, which, held, seconds, points));
+    }
+
+    @JSExport
+    public static Float64Array pictureLfo(Float64Array image, int layer, int which, double seconds, int points) {
+        return typed(Pictures.lfo(copied(image), layer, which, seconds, points));
+    }
+
+    @JSExport
+    public static Float64Array pictureCurve(Float64Array image, int layer, int which, double held, double seconds, int points) {
+        return typed(Pictures.curve(copied(image), layer, which, held, seconds, points));
+    }
+
+    /** What an equaliser or compressor does; {@code slot} is the index of the slot's first parameter. */
+    @JSExport
+    public static Float64Array pictureEffect(Float64Array image, int slot, int points) {
+        return typed(Pictures.effect(copied(image), slot, points));
+    }
+
+    /** The numbers of a drawn list of an image, empty for its usual form; {@code kind} is its place in the registry of lists. */
+    @JSExport
+    public static Float64Array shape(Float64Array image, int kind) {
+        return typed(PatchImage.shape(copied(image), kind));
+    }
+
+    /** Whether a parameter means anything as the values of an image stand. */
+    @JSExport
+    public static boolean relevant(Float64Array image, int index) {
+        Parameter parameter = Parameters.at(index);
+        return parameter.decider() < 0 || (parameter.deciding() >> (int) image.get(parameter.decider()) & 1) == 1;
+    }
+
+    private static Pictures pictures() {
         if (pictures == null) {
             pictures = new Pictures();
         }
-        return typed(pictures.wave(copied(image), layer, source, points));
+        return pictures;
     }
 
-    @JSExport
-    public static Float64Array pictureFilter(Float64Array image, int layer, int points) {
-        return typed(Pictures.filter(copied(image), layer, points));
-    }
-
-    /** Amplitude envelope, or the filter envelope when {@code filter} is true. */
-    @JSExport
-    public static Float64Array pictureEnvelope(Float64Array image, int layer, boolean filter, double held, double seconds, int points) {
-        int group = filter ? LayerParameters.FILTER_ENVELOPE : LayerParameters.AMPLITUDE_ENVELOPE;
-        return typed(Pictures.envelope(copied(image), layer, group, held, seconds, points));
-    }
-
-    @JSExport
-    public static Float64Array pictureLfo(Float64Array image, int layer, double seconds, int points) {
-        return typed(Pictures.lfo(copied(image), layer, seconds, points));
+    private static float[] samples(Float32Array from) {
+        float[] samples = new float[from.getLength()];
+        for (int i = 0; i < samples.length; i++) {
+            samples[i] = from.get(i);
+        }
+        return samples;
     }
 
     private static LiveEngine at(int handle) {

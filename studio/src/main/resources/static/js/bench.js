@@ -8,6 +8,8 @@ import {draw} from './pictures.js';
 import {wirePicture} from './picture-hands.js';
 import {openBarMenu} from './bar-menu.js';
 import {drawLive} from './live-pictures.js';
+import {wireDrawn} from './drawn.js';
+import {showSlots, slotsOf} from './slot-meters.js';
 
 /** @type {PatchState|null} */
 let state = null;
@@ -15,6 +17,7 @@ let stage = 'sources';
 let layer = 0;
 let drawing = false;
 let measureTimer = null;
+const unfolded = new Set();
 
 const MEASURE_AFTER_MS = 900;
 
@@ -44,7 +47,7 @@ export function setUpBench(root) {
       player.load(playable, false);
     }
   }
-  element.querySelectorAll('.bar[data-index], .bar-choice').forEach(bar => wireBar(bar, state, b => openBarMenu(b, state, edit)));
+  element.querySelectorAll('.bar[data-index], .bar-choice:not([data-decides])').forEach(bar => wireBar(bar, state, b => openBarMenu(b, state, edit)));
   element.querySelectorAll('canvas[data-picture]').forEach(canvas => {
     wirePicture(canvas, state, () => layer);
     new ResizeObserver(redraw).observe(canvas);
@@ -52,6 +55,7 @@ export function setUpBench(root) {
   element.querySelectorAll('[data-stage]').forEach(tab => tab.addEventListener('click', () => chooseStage(tab.dataset.stage)));
   element.querySelectorAll('[data-layer]').forEach(tab => tab.addEventListener('click', () => chooseLayer(Number(tab.dataset.layer))));
   wireForms(element);
+  wireParts(element);
   const wanted = location.hash.slice(1);
   if (wanted && !same) {
     openPlace(wanted);
@@ -60,7 +64,7 @@ export function setUpBench(root) {
     chooseLayer(layer);
   }
   showAll();
-  player.watch([...element.querySelectorAll('.bar[data-brackets]')].filter(b => b.dataset.brackets).map(b => Number(b.dataset.index)));
+  player.watch([...element.querySelectorAll('.bar[data-brackets]')].filter(b => b.dataset.brackets).map(b => Number(b.dataset.index)), slotsOf(element));
   state.release();
 }
 
@@ -82,6 +86,40 @@ function wireForms(element) {
   element.querySelectorAll('[data-now]').forEach(b => b.addEventListener('click', () => setEnd(b, 'now')));
   element.querySelectorAll('[data-let-go]').forEach(b => b.addEventListener('click', () => edit({kind: 'removeTarget', macro: b.dataset.macro, target: b.dataset.target})));
   element.querySelector('#save').addEventListener('click', save);
+}
+
+/** Choices that bring other bars with them, drawn lists, effects and recordings. */
+function wireParts(element) {
+  element.querySelectorAll('[data-decides]').forEach(choice => choice.addEventListener('change', () =>
+    edit({kind: 'choose', target: choice.dataset.decides, value: choice.options[choice.selectedIndex].textContent})));
+  element.querySelectorAll('[data-shape]').forEach(box => wireDrawn(box, () => state.image, edit));
+  element.querySelectorAll('[data-move-effect]').forEach(b => b.addEventListener('click', () =>
+    edit({kind: 'moveEffect', layer: b.dataset.layerNumber, slot: b.dataset.slot, to: b.dataset.to})));
+  element.querySelectorAll('[data-recording]').forEach(form => {
+    const {layerNumber, sourceNumber, hit} = form.dataset;
+    form.querySelector('[data-remove-recording]')?.addEventListener('click', () => edit({kind: 'removeRecording', layer: layerNumber, source: sourceNumber}));
+    form.elements.file.addEventListener('change', () => upload(form.elements.file.files[0], {layer: layerNumber, source: sourceNumber, hit}));
+  });
+  element.querySelectorAll('details[data-more]').forEach(fold => {
+    fold.open = unfolded.has(fold.dataset.more);
+    fold.addEventListener('toggle', () => fold.open ? unfolded.add(fold.dataset.more) : unfolded.delete(fold.dataset.more));
+  });
+}
+
+/** Gives a source a sound file; the answer is a new bench. */
+async function upload(file, fields) {
+  const body = new FormData();
+  Object.entries({...fields, version: String(state.version)}).forEach(([name, value]) => body.append(name, value));
+  body.append('file', file);
+  await state.flush();
+  state.hold();
+  try {
+    replaceBench(await (await ask(`/patches/${state.id}/recordings`, {body})).text());
+  } catch (refusal) {
+    say(refusal.message);
+  } finally {
+    state.release();
+  }
 }
 
 function setEnd(field, value) {
@@ -206,7 +244,7 @@ export function chooseStage(name) {
   stage = name;
   bench().querySelectorAll('[data-stage]').forEach(tab => tab.setAttribute('aria-selected', String(tab.dataset.stage === name)));
   bench().querySelectorAll('[data-stage-panel]').forEach(panel => { panel.hidden = panel.dataset.stagePanel !== name; });
-  bench().querySelector('.layer-choice').hidden = ['effects', 'touch', 'level'].includes(name);
+  bench().querySelector('.layer-choice').hidden = ['touch', 'level'].includes(name);
   redraw();
 }
 
@@ -224,6 +262,10 @@ function openPlace(id) {
   const forLayer = target?.closest('[data-for-layer]');
   chooseLayer(forLayer ? Number(forLayer.dataset.forLayer) : layer);
   chooseStage(panel ? panel.dataset.stagePanel : stage);
+  const fold = target?.closest('details');
+  if (fold) {
+    fold.open = true;
+  }
   target?.focus();
 }
 
@@ -267,5 +309,6 @@ player.on('meters', meters => {
   }
   const bars = [...bench().querySelectorAll('.bar[data-brackets]')].filter(b => b.dataset.brackets);
   bars.forEach((bar, i) => showNow(bar, meters.voices > 0 ? meters.values[i] ?? null : null));
+  showSlots(bench(), meters);
   drawLive(meters);
 });

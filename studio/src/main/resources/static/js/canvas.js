@@ -55,5 +55,26 @@ export function label(g, text, x, y, fill, align = 'left', size = 11) {
 
 /** Colours of the layers, which are also always numbered. */
 export function layerColour(layer) {
-  return colour(['--tide', '--plum'][layer] ?? '--moss');
+  return colour(['--tide', '--plum', '--moss', '--ochre'][layer]);
+}
+
+/** A point that can be dragged. */
+export function handle(g, x, y) {
+  g.beginPath();
+  g.arc(x, y, 6, 0, 2 * Math.PI);
+  g.fillStyle = colour('--card');
+  g.fill();
+  g.lineWidth = 2.4;
+  g.strokeStyle = colour('--ember');
+  g.stroke();
+}
+
+/** Lines at usual frequencies from 20 Hz to 20 kHz. */
+export function frequencyGrid(g, w, h) {
+  for (const hz of [50, 100, 200, 500, 1000, 2000, 5000, 10000]) {
+    const x = Math.log(hz / 20) / Math.log(1000) * w;
+    g.fillStyle = colour('--rule');
+    g.fillRect(x, 0, 1, h);
+    label(g, hz < 1000 ? String(hz) : `${hz / 1000}k`, x + 3, h - 4, colour('--soft'), 'left', 10);
+  }
 }

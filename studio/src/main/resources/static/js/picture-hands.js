@@ -1,6 +1,6 @@
 // Editing on the pictures: envelope points, the filter's peak, edges of the key map.
 import * as engine from '../engine/engine.js';
-import {envelopePoints, frequencyAt} from './pictures.js';
+import {envelopeId, envelopePoints, frequencyAt} from './pictures.js';
 
 const NEAR = 18;
 
@@ -12,7 +12,7 @@ const NEAR = 18;
  */
 export function wirePicture(canvas, state, shownLayer) {
   const kind = canvas.dataset.picture;
-  const begin = {amplitude: envelopeHand, filterEnvelope: envelopeHand, filter: filterHand, keymap: keyMapHand}[kind];
+  const begin = {envelope: envelopeHand, filter: filterHand, keymap: keyMapHand}[kind];
   if (!begin || canvas.dataset.large === undefined) {
     return;
   }
@@ -20,7 +20,7 @@ export function wirePicture(canvas, state, shownLayer) {
     const box = canvas.getBoundingClientRect();
     const place = event => ({x: event.clientX - box.left, y: event.clientY - box.top});
     const layer = canvas.dataset.ofLayer === undefined ? shownLayer() : Number(canvas.dataset.ofLayer);
-    const move = begin(state, layer, box, place(e), kind === 'filterEnvelope');
+    const move = begin(state, layer, box, place(e), Number(canvas.dataset.envelope ?? canvas.dataset.filter ?? 0));
     if (!move) {
       return;
     }
@@ -40,13 +40,13 @@ const clamp = v => Math.max(0, Math.min(1, v));
 const find = (layer, id) => engine.indexOf(`layer${layer + 1}.${id}`);
 
 /** The nearest point follows the hand; the time axis stays as it was when the drag began. */
-function envelopeHand(state, layer, box, from, filter) {
-  const {span, points} = envelopePoints(state.image, layer, filter, box.width, box.height);
+function envelopeHand(state, layer, box, from, which) {
+  const {span, points} = envelopePoints(state.image, layer, which, box.width, box.height);
   const nearest = points.map(p => ({...p, d: Math.hypot(p.x - from.x, p.y - from.y)})).sort((a, b) => a.d - b.d)[0];
   if (nearest.d > NEAR) {
     return null;
   }
-  const group = filter ? 'filterEnvelope' : 'amplitude';
+  const group = envelopeId(which);
   const scale = span.seconds / (box.width - 16);
   return place => {
     const time = (place.x - nearest.x) * scale;
@@ -58,20 +58,23 @@ function envelopeHand(state, layer, box, from, filter) {
 }
 
 /** Across is cutoff, up is resonance. */
-function filterHand(state, layer, box, from) {
-  const cutoff = find(layer, 'filter.cutoff');
-  const resonance = find(layer, 'filter.resonance');
+function filterHand(state, layer, box, from, which) {
+  const cutoff = find(layer, `filter${which + 1}.cutoff`);
+  const resonance = find(layer, `filter${which + 1}.resonance`);
+  if (!engine.relevant(state.image, cutoff)) {
+    return null;
+  }
   const start = state.sounding(resonance);
   return place => {
     state.set(cutoff, frequencyAt(clamp(place.x / box.width)));
-    state.set(resonance, Math.max(0, Math.min(36, start + (from.y - place.y) * 88 / box.height)));
+    state.set(resonance, Math.max(0, Math.min(60, start + (from.y - place.y) * 88 / box.height)));
   };
 }
 
 /** The nearest edge of a layer that is on; between two layers that touch, both edges move as one split. */
 function keyMapHand(state, layer, box, from) {
   const keyAt = x => Math.max(0, Math.min(127, Math.round(24 + x / box.width * 85)));
-  const edges = [0, 1].filter(l => state.image[find(l, 'on')] === 1).flatMap(l => [
+  const edges = [0, 1, 2, 3].filter(l => state.image[find(l, 'on')] === 1).flatMap(l => [
     {index: find(l, 'zone.lowKey'), key: state.image[find(l, 'zone.lowKey')], low: true},
     {index: find(l, 'zone.highKey'), key: state.image[find(l, 'zone.highKey')] + 1, low: false}]);
   const inner = edges.filter(edge => edge.key > 24 && edge.key < 109);

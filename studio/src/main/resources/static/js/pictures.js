@@ -1,19 +1,29 @@
 // The bench's pictures, drawn from the engine's own curves.
 import * as engine from '../engine/engine.js';
-import {colour, curve, fit, label, layerColour} from './canvas.js';
+import {colour, curve, fit, frequencyGrid, handle, label, layerColour} from './canvas.js';
+import {divisionSeconds} from './divisions.js';
+import {effectPictures} from './effect-pictures.js';
 
 const MIN_DB = -48;
 const MAX_DB = 40;
 const at = (id) => engine.indexOf(id);
 const layerId = (layer, id) => at(`layer${layer + 1}.${id}`);
 
+const ENVELOPES = ['amplitude', 'envelope2', 'envelope3', 'envelope4'];
+
+/** Start of the ids of an envelope's parameters; 0 is the amplitude envelope. */
+export function envelopeId(which) {
+  return ENVELOPES[which];
+}
+
 /** Time span that shows a whole envelope, with the moment the key goes up. */
-export function envelopeSpan(image, layer, filter) {
-  const group = filter ? 'filterEnvelope' : 'amplitude';
-  const v = id => engine.sounding(image, layerId(layer, `${group}.${id}`));
-  const held = v('delay') + v('attack') + v('hold') + v('decay') + 0.15 * (v('attack') + v('decay')) + 0.02;
-  return {held, seconds: held + v('release') * 1.05, delay: v('delay'), attack: v('attack'), hold: v('hold'), decay: v('decay'),
-    sustain: v('sustain') / 100, release: v('release')};
+export function envelopeSpan(image, layer, which) {
+  const v = id => engine.sounding(image, layerId(layer, `${ENVELOPES[which]}.${id}`));
+  const tempo = image[at('performance.tempo')];
+  const time = id => divisionSeconds(layerId(layer, `${ENVELOPES[which]}.${id}Division`), image, tempo) ?? v(id);
+  const [delay, attack, hold, decay, release] = ['delay', 'attack', 'hold', 'decay', 'release'].map(time);
+  const held = delay + attack + hold + decay + 0.15 * (attack + decay) + 0.02;
+  return {held, seconds: held + release * 1.05, delay, attack, hold, decay, sustain: v('sustain') / 100, release};
 }
 
 /** Frequency at a place 0 to 1 across, 20 Hz to 20 kHz. */
@@ -23,7 +33,7 @@ export function frequencyAt(part) {
 
 const drawers = {
   keymap(g, w, h, image, layer, large) {
-    const on = [0, 1].filter(l => image[layerId(l, 'on')] === 1);
+    const on = [0, 1, 2, 3].filter(l => image[layerId(l, 'on')] === 1);
     const low = 24;
     const high = 109;
     const x = key => Math.max(0, Math.min(w, (key - low) / (high - low) * w));
@@ -59,7 +69,8 @@ const drawers = {
     });
   },
 
-  source(g, w, h, image, layer, large, source) {
+  source(g, w, h, image, layer, large, data) {
+    const source = Number(data.source ?? 0);
     const off = engine.sounding(image, layerId(layer, `source${source + 1}.level`)) <= -72;
     g.fillStyle = colour('--rule');
     g.fillRect(0, h / 2, w, 1);
@@ -81,65 +92,67 @@ const drawers = {
     for (let s = 0; s < 3; s++) {
       g.save();
       g.translate(0, s * h / 3);
-      drawers.source(g, w, h / 3, image, layer, false, s);
+      drawers.source(g, w, h / 3, image, layer, false, {source: s});
       g.restore();
     }
   },
 
-  filter(g, w, h, image, layer, large) {
-    const y = db => h * (MAX_DB - Math.max(MIN_DB, db)) / (MAX_DB - MIN_DB);
+  filter(g, w, h, image, layer, large, data) {
+    const id = `filter${Number(data.filter ?? 0) + 1}`;
+    const y = db => h * (MAX_DB - Math.max(MIN_DB, Math.min(MAX_DB, db))) / (MAX_DB - MIN_DB);
     if (large) {
-      for (const hz of [50, 100, 200, 500, 1000, 2000, 5000, 10000]) {
-        const x = Math.log(hz / 20) / Math.log(1000) * w;
-        g.fillStyle = colour('--rule');
-        g.fillRect(x, 0, 1, h);
-        label(g, hz < 1000 ? String(hz) : `${hz / 1000}k`, x + 3, h - 4, colour('--soft'), 'left', 10);
-      }
+      frequencyGrid(g, w, h);
       for (const db of [-36, -24, -12, 0, 12, 24]) {
         g.fillStyle = colour('--rule');
         g.fillRect(0, y(db), w, 1);
         label(g, `${db} dB`, 3, y(db) - 3, colour('--soft'), 'left', 10);
       }
     }
-    const off = image[layerId(layer, 'filter.type')] === 0;
-    const heard = sounded(image, layer, ['filter.cutoff', 'filter.resonance']);
-    const response = engine.pictureFilter(heard, layer, Math.round(w / 2));
+    const off = image[layerId(layer, `${id}.type`)] === 0;
+    const heard = sounded(image, layer, ['cutoff', 'resonance', 'combTune', 'combFeedback', 'vowel'].map(p => `${id}.${p}`));
+    const response = engine.pictureFilter(heard, layer, Number(data.filter ?? 0), Math.round(w / 2));
     curve(g, response, 0, w, y, off ? colour('--soft') : layerColour(layer), large ? 2.2 : 1.5);
     if (off) {
       label(g, 'off', w / 2, y(0) - 6, colour('--soft'), 'center');
-    } else if (large) {
-      const cutoff = engine.sounding(image, layerId(layer, 'filter.cutoff'));
+    } else if (large && engine.relevant(image, layerId(layer, `${id}.cutoff`))) {
+      const cutoffAt = layerId(layer, `${id}.cutoff`);
+      const cutoff = engine.sounding(image, cutoffAt);
       const x = Math.log(cutoff / 20) / Math.log(1000) * w;
-      const amount = engine.sounding(image, layerId(layer, 'filter.envelopeAmount'));
-      const reach = Math.log(cutoff * Math.pow(2, amount) / 20) / Math.log(1000) * w;
-      g.fillStyle = colour('--plum');
-      g.fillRect(Math.min(x, reach), 6, Math.abs(reach - x), 3);
-      label(g, `envelope to ${engine.format(layerId(layer, 'filter.cutoff'), Math.min(20000, Math.max(20, cutoff * Math.pow(2, amount))))}`, Math.max(4, Math.min(w - 130, Math.min(x, reach))), 22, colour('--plum'));
-      const top = y(response[Math.min(response.length - 1, Math.round(x / w * (response.length - 1)))]);
-      handle(g, x, top);
+      const amount = engine.sounding(image, layerId(layer, `${id}.envelopeAmount`));
+      if (amount !== 0) {
+        const reach = Math.log(cutoff * Math.pow(2, amount) / 20) / Math.log(1000) * w;
+        g.fillStyle = colour('--plum');
+        g.fillRect(Math.min(x, reach), 6, Math.abs(reach - x), 3);
+        label(g, `envelope 2 to ${engine.format(cutoffAt, Math.min(20000, Math.max(20, cutoff * Math.pow(2, amount))))}`, Math.max(4, Math.min(w - 150, Math.min(x, reach))), 22, colour('--plum'));
+      }
+      handle(g, x, y(response[Math.max(0, Math.min(response.length - 1, Math.round(x / w * (response.length - 1))))]));
     }
   },
 
-  amplitude(g, w, h, image, layer, large) {
-    envelope(g, w, h, image, layer, false, large);
+  filters(g, w, h, image, layer) {
+    drawers.filter(g, w, h, image, layer, false, {filter: 0});
+    if (image[layerId(layer, 'filter2.type')] !== 0) {
+      drawers.filter(g, w, h, image, layer, false, {filter: 1});
+    }
   },
 
-  filterEnvelope(g, w, h, image, layer, large) {
-    envelope(g, w, h, image, layer, true, large);
+  envelope(g, w, h, image, layer, large, data) {
+    envelope(g, w, h, image, layer, Number(data.envelope ?? 0), large);
   },
 
   envelopes(g, w, h, image, layer) {
-    envelope(g, w, h, image, layer, true, false, colour('--plum'));
-    envelope(g, w, h, image, layer, false, false);
+    envelope(g, w, h, image, layer, 1, false, colour('--plum'));
+    envelope(g, w, h, image, layer, 0, false);
   },
 
-  lfo(g, w, h, image, layer, large) {
-    const division = image[layerId(layer, 'lfo.division')];
-    const rate = engine.sounding(image, layerId(layer, 'lfo.rate'));
-    const delay = engine.sounding(image, layerId(layer, 'lfo.delay'));
-    const fade = engine.sounding(image, layerId(layer, 'lfo.fade'));
-    const seconds = Math.max(delay + fade + 1, division === 0 ? 3 / rate : 4);
-    const values = engine.pictureLfo(sounded(image, layer, ['lfo.rate', 'lfo.delay', 'lfo.fade', 'lfo.phase']), layer, seconds, Math.round(w * 2));
+  lfo(g, w, h, image, layer, large, data) {
+    const which = Number(data.lfo ?? 0);
+    const id = p => layerId(layer, `lfo${which + 1}.${p}`);
+    const tempo = image[at('performance.tempo')];
+    const cycle = divisionSeconds(id('division'), image, tempo) ?? 1 / engine.sounding(image, id('rate'));
+    const seconds = engine.sounding(image, id('delay')) + engine.sounding(image, id('fade')) + 3 * cycle;
+    const heard = sounded(image, layer, ['rate', 'delay', 'fade', 'phase', 'pulseWidth', 'smooth'].map(p => `lfo${which + 1}.${p}`));
+    const values = engine.pictureLfo(heard, layer, which, seconds, Math.round(w * 2));
     g.fillStyle = colour('--rule');
     g.fillRect(0, h / 2, w, 1);
     curve(g, values, 0, w, v => h / 2 - v * (h / 2 - 6), layerColour(layer), large ? 1.8 : 1.2);
@@ -149,69 +162,7 @@ const drawers = {
     }
   },
 
-  delay(g, w, h, image) {
-    const tempo = image[at('performance.tempo')];
-    const span = 3;
-    const mix = engine.sounding(image, at('delay.mix')) / 100;
-    const feedback = engine.sounding(image, at('delay.feedback')) / 100;
-    const pingPong = image[at('delay.pingPong')] === 1;
-    g.fillStyle = colour('--rule');
-    for (let beat = 0; beat * 60 / tempo < span; beat++) {
-      g.fillRect(beat * 60 / tempo / span * w, 0, 1, h);
-    }
-    g.fillRect(0, h / 2, w, 1);
-    const bar = (t, level, left) => {
-      const height = level * (h / 2 - 6);
-      g.fillRect(t / span * w, left ? h / 2 - height : h / 2, 3, height);
-    };
-    g.fillStyle = colour('--ink');
-    bar(0, 1 - mix, true);
-    bar(0, 1 - mix, false);
-    g.fillStyle = colour('--tide');
-    const left = echoSeconds(image, 'Left', tempo);
-    const right = echoSeconds(image, 'Right', tempo);
-    if (pingPong) {
-      let level = mix;
-      for (let t = 0; t < span && level > 0.01 && left + right > 0.01; level *= feedback) {
-        t += left;
-        bar(t, level, true);
-        t += right;
-        bar(t, level, false);
-      }
-    } else {
-      for (const [time, side] of [[left, true], [right, false]]) {
-        for (let t = time, level = mix; t < span && level > 0.01; t += time, level *= feedback) {
-          bar(t, level, side);
-        }
-      }
-    }
-    label(g, 'L', 4, 12, colour('--soft'), 'left', 10);
-    label(g, 'R', 4, h - 4, colour('--soft'), 'left', 10);
-    label(g, `lines: beats at ${tempo} BPM`, w - 4, h - 4, colour('--soft'), 'right', 10);
-  },
-
-  reverb(g, w, h, image) {
-    const span = 8;
-    const mix = engine.sounding(image, at('reverb.mix')) / 100;
-    const decay = engine.sounding(image, at('reverb.decay'));
-    const pre = engine.sounding(image, at('reverb.preDelay'));
-    const values = new Float64Array(200).map((_, i) => {
-      const t = i / 199 * span - pre;
-      return t < 0 ? 0 : mix * Math.max(0, 1 - t / decay);
-    });
-    curve(g, values, 0, w, v => h - 4 - v * (h - 12), colour('--tide'));
-    label(g, `to −60 dB in ${engine.format(at('reverb.decay'), decay)}`, w - 4, 12, colour('--soft'), 'right', 10);
-  },
-
-  effects(g, w, h, image) {
-    ['delay', 'reverb'].forEach((name, i) => {
-      const mix = engine.sounding(image, at(`${name}.mix`)) / 100;
-      g.fillStyle = colour('--rule');
-      g.fillRect(4, 10 + i * 18, w - 8, 8);
-      g.fillStyle = colour('--tide');
-      g.fillRect(4, 10 + i * 18, (w - 8) * mix, 8);
-    });
-  },
+  ...effectPictures,
 
   macros(g, w, h, image) {
     for (let m = 0; m < 8; m++) {
@@ -243,23 +194,12 @@ export function draw(canvas, image, layer) {
   }
   const shown = canvas.dataset.ofLayer === undefined ? layer : Number(canvas.dataset.ofLayer);
   const large = canvas.dataset.large !== undefined || canvas.classList.contains('picture');
-  drawers[canvas.dataset.picture](space.g, space.w, space.h, image, shown, large, Number(canvas.dataset.source ?? 0));
-}
-
-/** A point that can be dragged. */
-export function handle(g, x, y) {
-  g.beginPath();
-  g.arc(x, y, 6, 0, 2 * Math.PI);
-  g.fillStyle = colour('--card');
-  g.fill();
-  g.lineWidth = 2.4;
-  g.strokeStyle = colour('--ember');
-  g.stroke();
+  drawers[canvas.dataset.picture](space.g, space.w, space.h, image, shown, large, canvas.dataset);
 }
 
 /** Places of an envelope's draggable points. */
-export function envelopePoints(image, layer, filter, w, h) {
-  const e = envelopeSpan(image, layer, filter);
+export function envelopePoints(image, layer, which, w, h) {
+  const e = envelopeSpan(image, layer, which);
   const x = t => 8 + t / e.seconds * (w - 16);
   const y = v => h - 18 - v * (h - 30);
   return {span: e, x, y, points: [
@@ -268,11 +208,11 @@ export function envelopePoints(image, layer, filter, w, h) {
     {id: 'release', x: x(e.held + e.release), y: y(0)}]};
 }
 
-function envelope(g, w, h, image, layer, filter, large, stroke) {
-  const {span, x, y, points} = envelopePoints(image, layer, filter, w, h);
-  const group = filter ? 'filterEnvelope' : 'amplitude';
-  const heard = sounded(image, layer, ['delay', 'attack', 'hold', 'decay', 'sustain', 'release'].map(id => `${group}.${id}`));
-  const values = engine.pictureEnvelope(heard, layer, filter, span.held, span.seconds, Math.max(200, Math.round(w)));
+function envelope(g, w, h, image, layer, which, large, stroke) {
+  const {span, x, y, points} = envelopePoints(image, layer, which, w, h);
+  const group = ENVELOPES[which];
+  const heard = sounded(image, layer, ['delay', 'attack', 'hold', 'decay', 'sustain', 'release', 'attackCurve', 'decayCurve', 'releaseCurve'].map(id => `${group}.${id}`));
+  const values = engine.pictureEnvelope(heard, layer, which, span.held, span.seconds, Math.max(200, Math.round(w)));
   if (large) {
     g.fillStyle = colour('--rule');
     g.fillRect(x(span.held), y(1), 1, y(0) - y(1));
@@ -297,14 +237,4 @@ function sounded(image, layer, ids) {
     copy[index] = engine.sounding(image, index);
   });
   return copy;
-}
-
-function echoSeconds(image, side, tempo) {
-  const division = image[at(`delay.division${side}`)];
-  if (division === 0) {
-    return engine.sounding(image, at(`delay.time${side}`));
-  }
-  const text = engine.format(at(`delay.division${side}`), division);
-  const [, over, kind] = text.match(/^1\/(\d+)([TD]?)$/);
-  return 60 / tempo * 4 / Number(over) * (kind === 'T' ? 2 / 3 : kind === 'D' ? 1.5 : 1);
 }

@@ -17,6 +17,7 @@ let current = null;
 let image = null;
 let gainDb = 0;
 let watched = [];
+let watchedSlots = [];
 let phrasePlaying = false;
 let waiting = null;
 const listeners = {patch: [], meters: [], phrase: [], parameter: [], started: []};
@@ -67,7 +68,7 @@ async function start() {
     if (image) {
       send({do: 'load', image, gain: gain()});
     }
-    send({do: 'watch', indexes: watched});
+    send({do: 'watch', indexes: watched, slots: watchedSlots});
   }
   tell('started', true);
 }
@@ -151,10 +152,15 @@ export function panic() {
   send({do: 'panic'});
 }
 
-/** Parameters whose place under modulation the meters report. @param {number[]} indexes */
-export function watch(indexes) {
+/**
+ * What the meters report beside the level.
+ * @param {number[]} indexes parameters whose place under modulation is wanted
+ * @param {number[][]} slots effect slots whose levels are wanted, as layer and slot
+ */
+export function watch(indexes, slots = []) {
   watched = indexes;
-  send({do: 'watch', indexes});
+  watchedSlots = slots;
+  send({do: 'watch', indexes, slots});
 }
 
 /** Plays the phrase of the patch in focus, or stops it. @param {number} tempo */

@@ -13,6 +13,7 @@ class CometProcessor extends AudioWorkletProcessor {
     this.phraseFrame = 0;
     this.playing = false;
     this.watched = [];
+    this.slots = [];
     this.peak = 0;
     this.sinceReport = 0;
     this.port.onmessage = message => this.take(message.data);
@@ -26,14 +27,17 @@ class CometProcessor extends AudioWorkletProcessor {
       case 'set': engine.setParameter(h, m.index, m.value); break;
       case 'gain': engine.setGain(h, m.gain); break;
       case 'on': engine.noteOn(h, m.key, m.velocity); break;
-      case 'off': engine.noteOff(h, m.key); break;
+      case 'off': engine.noteOff(h, m.key, m.velocity ?? 64); break;
       case 'panic': this.stopPhrase(); engine.panic(h); break;
       case 'pedal': engine.pedal(h, m.down); break;
       case 'wheel': engine.modWheel(h, m.value); break;
       case 'touch': engine.aftertouch(h, m.value); break;
       case 'keyTouch': engine.keyAftertouch(h, m.key, m.value); break;
+      case 'breath': engine.breath(h, m.value); break;
+      case 'expression': engine.expression(h, m.value); break;
+      case 'provide': engine.provide(h, m.key, m.left, m.right, m.rate); break;
       case 'bend': engine.bend(h, m.value); break;
-      case 'watch': this.watched = m.indexes; break;
+      case 'watch': this.watched = m.indexes; this.slots = m.slots; break;
       case 'phrase': this.startPhrase(m.notes, m.tempo); break;
       case 'stop': this.stopPhrase(); break;
     }
@@ -56,7 +60,7 @@ class CometProcessor extends AudioWorkletProcessor {
       this.playing = false;
       for (const [, key, velocity] of this.events) {
         if (velocity === 0) {
-          engine.noteOff(this.handle, key);
+          engine.noteOff(this.handle, key, 64);
         }
       }
       this.port.postMessage({ended: true});
@@ -100,7 +104,8 @@ class CometProcessor extends AudioWorkletProcessor {
   report() {
     const h = this.handle;
     const values = this.watched.map(index => engine.soundingValue(h, index));
-    this.port.postMessage({peak: this.peak, voices: engine.voices(h), layers: engine.layers(h), faults: engine.faults(h),
+    const slots = this.slots.map(([layer, slot]) => [engine.peakBefore(h, layer, slot), engine.peakAfter(h, layer, slot), engine.reduction(h, layer, slot)]);
+    this.port.postMessage({slots, peak: this.peak, voices: engine.voices(h), layers: engine.layers(h), faults: engine.faults(h),
       limited: engine.limited(h), values});
     this.peak = 0;
     this.sinceReport = 0;

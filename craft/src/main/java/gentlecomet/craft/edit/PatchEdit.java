@@ -17,7 +17,9 @@ import java.util.ArrayList;
 import java.util.List;
 
 /** One step of work on a patch: it can be applied, and it can be told in words for the history. */
-public sealed interface PatchEdit {
+public sealed interface PatchEdit permits PatchEdit.SetValue, PatchEdit.Rename, PatchEdit.Categorise, PatchEdit.Describe, PatchEdit.AddRoute, PatchEdit.SetDepth,
+        PatchEdit.RemoveRoute, PatchEdit.NameMacro, PatchEdit.AddTarget, PatchEdit.SetEnd, PatchEdit.RemoveTarget, PatchEdit.Split, PatchEdit.Restore,
+        MoveEffect, SetShape, SetRecording, ShapeRoute {
 
     /** @throws EditException when the patch does not allow it; nothing has changed then */
     Patch apply(Patch patch);
@@ -138,7 +140,7 @@ public sealed interface PatchEdit {
         public Patch apply(Patch patch) {
             Route old = routeAt(patch, route);
             List<Route> routes = new ArrayList<>(patch.routes());
-            routes.set(route, checked(new Route(old.source(), old.target(), depth)));
+            routes.set(route, checked(old.withDepth(depth)));
             return patch.withRoutes(routes);
         }
 
@@ -295,7 +297,8 @@ public sealed interface PatchEdit {
         }
     }
 
-    private static Route checked(Route route) {
+    /** The route, when the rules allow it. */
+    static Route checked(Route route) {
         String fault = PatchRules.fault(route);
         if (fault != null) {
             throw new EditException(sentence(fault));
@@ -303,7 +306,8 @@ public sealed interface PatchEdit {
         return route;
     }
 
-    private static Route routeAt(Patch patch, int route) {
+    /** A route of a patch, counted from 0. */
+    static Route routeAt(Patch patch, int route) {
         if (route < 0 || route >= patch.routes().size()) {
             throw new EditException("This route is no longer there.");
         }

@@ -12,6 +12,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.json.JsonMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.Set;
 
@@ -91,6 +92,15 @@ public final class Json {
             object.put(key, (long) value);
         } else {
             object.put(key, value);
+        }
+    }
+
+    /** Adds a number as {@link #put} writes it. */
+    static void add(ArrayNode array, double value) {
+        if (value == Math.rint(value) && Math.abs(value) < 1e9) {
+            array.add((long) value);
+        } else {
+            array.add(value);
         }
     }
 

@@ -31,10 +31,12 @@ public final class PatchFormat {
     /** What the field "format" says. */
     public static final String NAME = "gentle-comet-patch";
     /** The version this program writes. */
-    public static final int VERSION = 1;
+    public static final int VERSION = 2;
 
     private static final Set<String> FIELDS =
-            Set.of("format", "version", "name", "category", "tags", "author", "notes", "parameters", "routes", "macros");
+            Set.of("format", "version", "name", "category", "tags", "author", "notes", "parameters", "routes", "macros",
+                    "shapes", "recordings");
+    private static final Set<String> ROUTE_FIELDS = Set.of("from", "to", "depth", "side", "bend", "low", "high", "scaledBy");
     private static final int MOST_TAGS = 12;
 
     private PatchFormat() {
@@ -75,6 +77,7 @@ public final class PatchFormat {
             r.put("from", route.source().id());
             r.put("to", route.target().id());
             Json.put(r, "depth", route.depth());
+            putDetails(r, route);
         }
         ArrayNode macros = root.putArray("macros");
         for (int m = 0; m < patch.macros().size(); m++) {
@@ -94,7 +97,27 @@ public final class PatchFormat {
                 }
             }
         }
+        DrawnParts.write(patch, root);
         return root;
+    }
+
+    /** What a route has beyond its depth; what is usual is left out. */
+    private static void putDetails(ObjectNode r, Route route) {
+        if (route.side() != Route.Side.OWN) {
+            r.put("side", route.side().id());
+        }
+        if (route.bend() != 0) {
+            Json.put(r, "bend", percent(route.bend()));
+        }
+        if (route.low() != -1) {
+            Json.put(r, "low", percent(route.low()));
+        }
+        if (route.high() != 1) {
+            Json.put(r, "high", percent(route.high()));
+        }
+        if (route.scaler() != null) {
+            r.put("scaledBy", route.scaler().id());
+        }
     }
 
     /**
@@ -109,14 +132,15 @@ public final class PatchFormat {
             throw new FormatException(place + ".format", "expected \"" + NAME + "\"");
         }
         double version = Json.number(root.get("version"), place + ".version");
-        if (version != VERSION) {
-            throw new FormatException(place + ".version", "expected " + VERSION + ", found " + ValueText.fixed(version, 0)
+        if (version != Math.rint(version) || version < 1 || version > VERSION) {
+            throw new FormatException(place + ".version", "expected 1 to " + VERSION + ", found " + ValueText.fixed(version, 0)
                     + "; a newer Gentle Comet may read it");
         }
+        PatchUpgrade.upgrade(root, (int) version);
         Json.allowOnly(root, place, FIELDS);
         Patch empty = new Patch(naming(root, place), values(root, place), List.of(),
                 Collections.nCopies(PatchParameters.MACROS, Macro.UNUSED));
-        return macros(empty.withRoutes(routes(root, place)), root, place);
+        return DrawnParts.read(macros(empty.withRoutes(routes(root, place)), root, place), root, place);
     }
 
     private static Naming naming(ObjectNode root, String place) {
@@ -151,13 +175,16 @@ public final class PatchFormat {
         List<Route> routes = new ArrayList<>();
         for (JsonNode node : array(root, "routes", place)) {
             String here = place + ".routes[" + routes.size() + "]";
-            ObjectNode object = object(node, here, Set.of("from", "to", "depth"));
-            Modulator source = Modulator.find(Json.text(object, "from", here, 60));
-            if (source == null) {
-                throw new FormatException(here + ".from", "expected a modulator such as lfo, velocity or aftertouch, found " + object.get("from"));
-            }
+            ObjectNode object = object(node, here, ROUTE_FIELDS);
+            Modulator source = modulator(object, "from", here);
             Parameter target = parameter(Json.text(object, "to", here, 60), here + ".to");
-            Route route = new Route(source, target, Json.number(object.get("depth"), here + ".depth"));
+            Route.Side side = object.has("side") ? Route.Side.find(Json.text(object, "side", here, 20)) : Route.Side.OWN;
+            if (side == null) {
+                throw new FormatException(here + ".side", "expected own, oneSided or twoSided, found " + object.get("side"));
+            }
+            Route route = new Route(source, target, Json.number(object.get("depth"), here + ".depth"), side, part(object, "bend", 0, here),
+                    part(object, "low", -1, here), part(object, "high", 1, here),
+                    object.has("scaledBy") ? modulator(object, "scaledBy", here) : null);
             String fault = PatchRules.fault(route);
             if (fault != null) {
                 throw new FormatException(here, fault);
@@ -168,6 +195,31 @@ public final class PatchFormat {
             }
         }
         return routes;
+    }
+
+    /** A part of 1 as a percentage, so that reading it gives the same part again. */
+    private static double percent(double part) {
+        return Math.rint(part * 1e11) / 1e9;
+    }
+
+    private static Modulator modulator(ObjectNode object, String field, String here) {
+        Modulator source = Modulator.find(Json.text(object, field, here, 60));
+        if (source == null) {
+            throw new FormatException(here + "." + field, "expected a modulator such as lfo1, velocity or aftertouch, found " + object.get(field));
+        }
+        return source;
+    }
+
+    /** A percentage from -100 to 100 as a part of 1. */
+    private static double part(ObjectNode object, String field, double usual, String here) {
+        if (!object.has(field)) {
+            return usual;
+        }
+        double percent = Json.number(object.get(field), here + "." + field);
+        if (!(percent >= -100 && percent <= 100)) {
+            throw new FormatException(here + "." + field, "expected -100 to 100, found " + object.get(field));
+        }
+        return percent / 100;
     }
 
     private static Patch macros(Patch start, ObjectNode root, String place) {

@@ -18,11 +18,11 @@ public final class PatchRules {
         if (!Parameters.movable(target)) {
             return "a route cannot move " + name(target);
         }
-        if (Parameters.layerOf(target.index()) < 0 && !route.source().sharedByAllNotes()) {
-            return route.source().label() + " is different for every note, so it cannot move " + name(target) + ", which all notes share";
-        }
         if (!(Math.abs(route.depth()) <= target.maxDepth() + 1e-9)) {
             return "expected a depth of up to " + ValueText.format(target.maxDepth(), target.depthUnit()) + " either way";
+        }
+        if (!(Math.abs(route.bend()) <= 1) || !(route.low() >= -1 && route.high() <= 1 && route.low() <= route.high())) {
+            return "expected a bend from -100 to 100 % and limits from -100 to 100 % with the low one first";
         }
         return null;
     }

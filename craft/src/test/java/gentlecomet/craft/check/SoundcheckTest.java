@@ -28,10 +28,10 @@ class SoundcheckTest {
     }
 
     private static Patch good() {
-        Patch patch = with(Patch.neutral("Good Patch"), "layer1.source1.wave=saw", "layer1.filter.type=low", "levelTrim=-8.7");
+        Patch patch = with(Patch.neutral("Good Patch"), "layer1.source1.wave=saw", "layer1.filter1.type=low", "levelTrim=-8.7");
         patch = patch.withNaming(patch.naming().withCategory("lead"))
-                .withRoutes(List.of(new Route(Modulator.AFTERTOUCH, Parameters.find("layer1.filter.cutoff"), 2)))
-                .withMacro(0, macro("Brightness", "layer1.filter.cutoff", 400, 4000))
+                .withRoutes(List.of(new Route(Modulator.AFTERTOUCH, Parameters.find("layer1.filter1.cutoff"), 2)))
+                .withMacro(0, macro("Brightness", "layer1.filter1.cutoff", 400, 4000))
                 .withMacro(2, macro("Attack", "layer1.amplitude.attack", 0.002, 0.5))
                 .withMacro(3, macro("Release", "layer1.amplitude.release", 0.05, 1));
         return with(patch, "macro1=60");
@@ -77,7 +77,7 @@ class SoundcheckTest {
     @Test
     void stuckAndLongTails() {
         breaks("tail.long", with(good().withMacro(3, Macro.UNUSED), "layer1.amplitude.release=9 s"));
-        Patch endless = with(good(), "delay.mix=50", "delay.timeLeft=2 s", "delay.timeRight=2 s", "delay.feedback=95", "levelTrim=10");
+        Patch endless = with(good(), "effect1.type=delay", "effect1.mix=50", "effect1.delay.timeLeft=2 s", "effect1.delay.timeRight=2 s", "effect1.delay.feedback=95", "levelTrim=10");
         breaks("tail.stuck", endless);
     }
 
@@ -94,7 +94,7 @@ class SoundcheckTest {
 
     @Test
     void macrosThatAreDeadUnnamedFewOrOutOfOrder() {
-        breaks("macro.dead", good().withMacro(4, macro("Width", "layer1.lfo.rate", 1, 9)));
+        breaks("macro.dead", good().withMacro(4, macro("Width", "layer1.lfo1.rate", 1, 9)));
         breaks("macro.unnamed", good().withMacro(4, macro("", "layer1.source1.cents", -9, 9)));
         breaks("macro.few", good().withMacro(2, Macro.UNUSED));
         breaks("macro.order", good().withMacro(4, macro("Cry", "layer1.source1.cents", -9, 9)));

@@ -12,7 +12,7 @@ import org.junit.jupiter.api.Test;
 
 class PatchEditTest {
 
-    private static final Parameter CUTOFF = Parameters.find("layer1.filter.cutoff");
+    private static final Parameter CUTOFF = Parameters.find("layer1.filter1.cutoff");
     private final Patch patch = Patch.neutral("Test").withValue(CUTOFF, 420);
 
     private static void refused(Patch patch, PatchEdit edit, String mentioned) {
@@ -22,8 +22,8 @@ class PatchEditTest {
 
     @Test
     void editsAreToldInWords() {
-        assertEquals("Layer 1 filter: Cutoff 420.0 Hz to 1.20 kHz", new PatchEdit.SetValue(CUTOFF, 1200).label(patch));
-        assertEquals("Route LFO to Layer 1 filter: Cutoff", new PatchEdit.AddRoute(Modulator.LFO, CUTOFF, 1).label(patch));
+        assertEquals("Layer 1 filter 1: Cutoff 420.0 Hz to 1.20 kHz", new PatchEdit.SetValue(CUTOFF, 1200).label(patch));
+        assertEquals("Route LFO 1 to Layer 1 filter 1: Cutoff", new PatchEdit.AddRoute(Modulator.LFO_1, CUTOFF, 1).label(patch));
         assertEquals("Split at C3", new PatchEdit.Split(48).label(patch));
     }
 
@@ -33,8 +33,9 @@ class PatchEditTest {
         refused(patch, new PatchEdit.SetValue(CUTOFF, Double.NaN), "Cutoff");
         refused(patch, new PatchEdit.Rename(" "), "needs a name");
         refused(patch, new PatchEdit.Rename("x".repeat(500)), "500 characters");
-        refused(patch, new PatchEdit.AddRoute(Modulator.LFO, CUTOFF, 50), "up to 9.97 oct");
-        refused(patch, new PatchEdit.AddRoute(Modulator.LFO, Parameters.find("reverb.mix"), 5), "all notes share");
+        refused(patch, new PatchEdit.AddRoute(Modulator.LFO_1, CUTOFF, 50), "up to 9.97 oct");
+        refused(patch, new PatchEdit.AddRoute(Modulator.LFO_1, Parameters.find("performance.tempo"), 5), "cannot move");
+        refused(patch, new MoveEffect(-1, 0, 10), "no such place");
         refused(patch, new PatchEdit.RemoveRoute(0), "no longer there");
     }
 

@@ -30,9 +30,9 @@ class PatchFormatTest {
                 patch = patch.withValue(p, p.value(random.nextDouble()));
             }
         }
-        Parameter cutoff = Parameters.find("layer2.filter.cutoff");
-        patch = patch.withRoutes(List.of(new Route(Modulator.LFO, cutoff, random.nextDouble()), new Route(Modulator.MACRO_3,
-                Parameters.find("reverb.mix"), -20)));
+        Parameter cutoff = Parameters.find("layer2.filter1.cutoff");
+        patch = patch.withRoutes(List.of(new Route(Modulator.LFO_1, cutoff, random.nextDouble()), new Route(Modulator.MACRO_3,
+                Parameters.find("effect2.mix"), -20)));
         return patch.withMacro(3, new Macro("Tide", "low", "high", List.of(new MacroTarget(cutoff, 100.5, 3000))))
                 .withNaming(patch.naming().withTags(List.of("wide", "slow")).withNotes("one\ntwo").withCategory("pad"));
     }
@@ -75,6 +75,22 @@ class PatchFormatTest {
         assertEquals(PatchSchema.write(), java.nio.file.Files.readString(java.nio.file.Path.of("../docs/patch.schema.json")));
     }
 
+    /** A file as the first version wrote it: its filter, LFO, filter envelope, delay and reverb have other names now. */
+    @Test
+    void aPatchOfTheFirstVersionStillOpens() throws Exception {
+        String old = java.nio.file.Files.readString(java.nio.file.Path.of("src/test/resources/patch-version-1.json"));
+        Patch patch = PatchFormat.read(old, "old.json");
+        assertEquals("Curlew Lead", patch.name());
+        assertEquals(Parameters.find("layer1.filter1.type").choices().indexOf("lowPass24"), patch.value("layer1.filter1.type"));
+        assertEquals(Parameters.find("effect1.type").choices().indexOf("delay"), patch.value("effect1.type"));
+        assertEquals(Parameters.find("effect2.type").choices().indexOf("reverb"), patch.value("effect2.type"));
+        assertEquals(300, patch.value("effect1.delay.lowCut"));
+        assertEquals(2.6, patch.value("effect2.reverb.decay"));
+        assertTrue(patch.routes().stream().anyMatch(r -> r.source() == Modulator.LFO_1));
+        assertTrue(patch.macros().get(7).targets().stream().anyMatch(t -> t.target().id().equals("effect2.mix")));
+        assertEquals(patch, PatchFormat.read(PatchFormat.write(patch), "again.json"));
+    }
+
     @Test
     void renamingChangesTheContentButNotTheSound() {
         Patch patch = Patch.neutral("One");
@@ -88,17 +104,22 @@ class PatchFormatTest {
         "{} | format",
         "[1] | JSON object",
         "{\"format\": | line 1",
-        "{\"format\":\"gentle-comet-patch\",\"version\":2,\"name\":\"A\"} | version",
+        "{\"format\":\"gentle-comet-patch\",\"version\":3,\"name\":\"A\"} | version",
         "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"colour\":1} | colour",
         "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"name\":\"B\"} | Duplicate",
         "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"\"} | name",
-        "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"parameters\":{\"layer1.filter.cutoff\":99999}} | 20000",
-        "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"parameters\":{\"layer1.filter.cutoff\":\"NaN\"}} | number",
+        "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"parameters\":{\"layer1.filter1.cutoff\":99999}} | 20000",
+        "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"parameters\":{\"layer1.filter1.cutoff\":\"NaN\"}} | number",
         "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"parameters\":{\"layer1.source1.wave\":\"organ\"}} | sine",
         "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"parameters\":{\"layer1.source1.octave\":0.5}} | whole",
         "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"parameters\":{\"layer9.x\":1}} | layer9.x",
-        "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"routes\":[{\"from\":\"moon\",\"to\":\"reverb.mix\",\"depth\":1}]} | modulator",
-        "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"routes\":[{\"from\":\"lfo\",\"to\":\"reverb.mix\",\"depth\":1}]} | all notes share",
+        "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"routes\":[{\"from\":\"moon\",\"to\":\"effect2.mix\",\"depth\":1}]} | modulator",
+        "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"routes\":[{\"from\":\"lfo\",\"to\":\"performance.tempo\",\"depth\":1}]} | cannot move",
+        "{\"format\":\"gentle-comet-patch\",\"version\":2,\"name\":\"A\",\"routes\":[{\"from\":\"lfo1\",\"to\":\"effect2.mix\",\"depth\":1,\"side\":\"left\"}]} | oneSided",
+        "{\"format\":\"gentle-comet-patch\",\"version\":2,\"name\":\"A\",\"shapes\":{\"layer1.lfo9.steps\":[[1]]}} | layer1.lfo9.steps",
+        "{\"format\":\"gentle-comet-patch\",\"version\":2,\"name\":\"A\",\"shapes\":{\"layer1.lfo1.steps\":[[500]]}} | from -100.00 to 100.00",
+        "{\"format\":\"gentle-comet-patch\",\"version\":2,\"name\":\"A\",\"shapes\":{\"layer1.curve1.points\":[[50,0,0],[10,0,0]]}} | not before",
+        "{\"format\":\"gentle-comet-patch\",\"version\":2,\"name\":\"A\",\"recordings\":{\"layer1.source1\":{\"hash\":\"../x\",\"name\":\"n\"}}} | hexadecimal",
         "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"macros\":[{\"number\":9}]} | 1 to 8"})
     void badInputIsRefusedWithThePlaceAndTheExpectation(String text, String mentioned) {
         FormatException e = assertThrows(FormatException.class, () -> PatchFormat.read(text, "bad.json"));

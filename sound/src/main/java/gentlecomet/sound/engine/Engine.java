@@ -1,68 +1,86 @@
 package gentlecomet.sound.engine;
 
-import gentlecomet.sound.maths.Grain;
+import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Polynomials;
+import gentlecomet.sound.motion.Lfo;
 import gentlecomet.sound.parameter.LayerParameters;
+import gentlecomet.sound.parameter.LfoParameters;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.patch.Modulator;
+import gentlecomet.sound.patch.PatchImage;
+import gentlecomet.sound.source.Recording;
+import gentlecomet.sound.source.WaveShelf;
 
 /**
  * The synthesizer: plays one patch. Sound is made in control steps of {@link #STEP} samples; what is played or changed takes
  * effect at the next control step, so the samples do not depend on the block size of {@link #render}. The same patch, notes,
- * seed and version give the same samples on every machine. One thread at a time.
+ * seed and version give the same samples on every machine. Nothing is allocated while rendering. One thread at a time.
  */
 public final class Engine {
 
     /** Samples of a control step. */
-    public static final int STEP = 32;
+    public static final int STEP = ControlStep.SAMPLES;
     /** Measurements and releases name this; it goes up whenever any sample may change. */
-    public static final String VERSION = "1";
-    /** Voices that can sound at once, those that fade out to make room included. */
-    public static final int MAX_VOICES = 40;
+    public static final String VERSION = "2";
 
-    static final double[] RAMP = ramp();
-    private static final int NO_KEY = -1;
+    private static final int MOST_OVERSAMPLING = 4;
 
     private final double sampleRate;
-    private final Voice[] voices = new Voice[MAX_VOICES];
+    private final WaveShelf shelf = new WaveShelf();
     private final Panel panel = new Panel();
     private final Controllers controllers = new Controllers();
-    private final StereoDelay delay;
-    private final Reverb reverb;
-    private final HeldKeys held = new HeldKeys();
-    private final double[] modulation = new double[Routing.modulators()];
+    private final VoiceSetting setting = new VoiceSetting();
+    private final VoicePool pool;
+    private final NotePlay notes;
+    private final LayerMaterial[] materials = new LayerMaterial[Parameters.LAYERS];
+    private final LayerBus[] buses = new LayerBus[Parameters.LAYERS];
+    private final Lfo[][] sharedLfos = new Lfo[Parameters.LAYERS][LayerParameters.LFOS];
+    private final EffectChain effects;
+    private final double[] lastModulation = new double[Modulator.COUNT];
     private final double[] stepLeft = new double[STEP];
     private final double[] stepRight = new double[STEP];
     private int ready;
     private double steps;
-    private int notes;
     private int faults;
+    private int factor = 1;
     private double trim;
-    private double lastPitch = NO_KEY;
-    private Voice newest;
 
     /** @param sampleRate in Hz, 8000 to 192000 */
     public Engine(double sampleRate) {
         this.sampleRate = sampleRate;
-        StepTables tables = new StepTables();
-        for (int v = 0; v < MAX_VOICES; v++) {
-            voices[v] = new Voice(tables);
+        pool = new VoicePool(shelf);
+        for (int layer = 0; layer < Parameters.LAYERS; layer++) {
+            materials[layer] = new LayerMaterial(shelf);
+            buses[layer] = new LayerBus(sampleRate);
+            for (int l = 0; l < LayerParameters.LFOS; l++) {
+                sharedLfos[layer][l] = new Lfo();
+            }
         }
-        delay = new StereoDelay(sampleRate);
-        reverb = new Reverb(sampleRate);
+        effects = new EffectChain(PatchParameters.EFFECTS, PatchParameters.effect(0), sampleRate);
+        setting.patchRouting = panel.patchRouting();
+        notes = new NotePlay(panel, pool, controllers, setting.tuning, materials);
+        takeMaterial();
+    }
+
+    /** Puts a recording on the engine's shelf, for patches that refer to it. Before {@link #load} or {@link #change}. */
+    public void provide(Recording recording) {
+        shelf.put(recording);
     }
 
     /** Takes over a patch at once and ends everything that sounds; wheels go back to rest. The image is copied. */
     public void load(double[] patchImage) {
-        reset();
         panel.take(patchImage, true);
+        takeMaterial();
+        reset();
         trim = Polynomials.gainOfDb(panel.wanted(PatchParameters.LEVEL_TRIM));
     }
 
     /** Takes over changed values, routes and macros of the patch while it goes on sounding. The image is copied. */
     public void change(double[] patchImage) {
         panel.take(patchImage, false);
+        takeMaterial();
     }
 
     /**
@@ -71,22 +89,23 @@ public final class Engine {
      */
     public void setParameter(int index, double value) {
         panel.put(index, value);
+        equip();
     }
 
     /** Ends every note and tail, and puts wheels and counters back. */
     public void reset() {
-        for (Voice v : voices) {
-            v.stop();
-        }
+        pool.stop();
         controllers.reset();
-        held.clear();
-        delay.reset();
-        reverb.reset();
+        notes.reset();
+        effects.reset();
+        for (int layer = 0; layer < Parameters.LAYERS; layer++) {
+            buses[layer].reset();
+            for (int l = 0; l < LayerParameters.LFOS; l++) {
+                sharedLfos[layer][l].start(panel.layerBlock(layer), LayerParameters.lfo(l), tempo(), 31 * layer + l, 0);
+            }
+        }
         ready = 0;
         steps = 0;
-        notes = 0;
-        lastPitch = NO_KEY;
-        newest = null;
         for (int i = 0; i < STEP; i++) {
             stepLeft[i] = 0;
             stepRight[i] = 0;
@@ -95,63 +114,29 @@ public final class Engine {
 
     /** Ends every note with its release, whatever is held; the pedal goes up. */
     public void panic() {
-        held.clear();
-        controllers.setPedal(false);
-        for (Voice v : voices) {
-            if (v.active()) {
-                v.letGo(false);
-            }
-        }
+        notes.panic();
     }
 
     /** A key goes down. @param velocity 1 to 127; 0 counts as a key that goes up, as in MIDI 1.0 */
     public void noteOn(int key, int velocity) {
-        if (key < 0 || key > 127) {
-            return;
-        }
-        if (velocity <= 0) {
-            noteOff(key);
-            return;
-        }
-        int limited = Math.min(127, velocity);
-        boolean legato = held.any();
-        held.press(key, limited);
-        controllers.setKeyPressure(key, 0);
-        if (panel.wanted(PatchParameters.VOICE_MODE) == PatchParameters.MODE_POLY) {
-            startNote(key, limited, glideStart(key, legato));
-        } else {
-            playMono(key, limited, legato);
-        }
-        lastPitch = key;
+        notes.on(key, velocity, steps * STEP / sampleRate, voiceRate());
     }
 
-    /** A key goes up. Keys that are not down are ignored. */
+    /** A key goes up, with MIDI's usual release velocity of 64. Keys that are not down are ignored. */
     public void noteOff(int key) {
-        if (key < 0 || key > 127 || !held.release(key)) {
-            return;
-        }
-        if (panel.wanted(PatchParameters.VOICE_MODE) != PatchParameters.MODE_POLY && held.any()) {
-            boolean sounded = newest != null && newest.active() && newest.key() == key;
-            if (sounded) {
-                playMono(held.last(), held.lastVelocity(), true);
-                lastPitch = held.last();
-            }
-            return;
-        }
-        for (Voice v : voices) {
-            if (v.active() && v.held() && v.key() == key) {
-                v.letGo(controllers.pedal());
-            }
-        }
+        noteOff(key, 64);
+    }
+
+    /** A key goes up. @param velocity with which it does, 0 to 127 */
+    public void noteOff(int key, int velocity) {
+        notes.off(key, velocity, steps * STEP / sampleRate, voiceRate());
     }
 
     /** Sustain pedal. */
     public void pedal(boolean down) {
         controllers.setPedal(down);
         if (!down) {
-            for (Voice v : voices) {
-                v.pedalUp();
-            }
+            pool.pedalUp();
         }
     }
 
@@ -163,6 +148,16 @@ public final class Engine {
     /** Channel aftertouch, 0 to 1. */
     public void aftertouch(double value) {
         controllers.set(Controllers.AFTERTOUCH, value);
+    }
+
+    /** Breath controller, 0 to 1. */
+    public void breath(double value) {
+        controllers.set(Controllers.BREATH, value);
+    }
+
+    /** Expression controller, 0 to 1; it rests at 1. */
+    public void expression(double value) {
+        controllers.set(Controllers.EXPRESSION, value);
     }
 
     /** Polyphonic aftertouch of one key, 0 to 1. */
@@ -186,8 +181,11 @@ public final class Engine {
                 ready = STEP;
             }
             int take = Math.min(ready, frames - done);
-            System.arraycopy(stepLeft, STEP - ready, left, offset + done, take);
-            System.arraycopy(stepRight, STEP - ready, right, offset + done, take);
+            int from = STEP - ready;
+            for (int i = 0; i < take; i++) {
+                left[offset + done + i] = stepLeft[from + i];
+                right[offset + done + i] = stepRight[from + i];
+            }
             ready -= take;
             done += take;
         }
@@ -199,16 +197,16 @@ public final class Engine {
 
     /** Voices that sound now, releases included. */
     public int voicesSounding() {
-        int count = 0;
-        for (Voice v : voices) {
-            count += v.active() ? 1 : 0;
-        }
-        return count;
+        return pool.sounding();
     }
 
     /** How long the output can be silent, in seconds, before another echo comes. */
     public double longestGapSeconds() {
-        return StereoDelay.longestGap(panel.patchBlock());
+        double longest = 0;
+        for (int layer = 0; layer < Parameters.LAYERS; layer++) {
+            longest = Math.max(longest, buses[layer].effects.gapSeconds(panel.layerBlock(layer), tempo()));
+        }
+        return longest + effects.gapSeconds(panel.patchBlock(), tempo());
     }
 
     /** Voices silenced since the start because they produced no valid sound. */
@@ -218,13 +216,26 @@ public final class Engine {
 
     /** Bit n is set while layer n sounds a held note. */
     public int layersSounding() {
-        int bits = 0;
-        for (Voice v : voices) {
-            if (v.active() && v.held()) {
-                bits |= 1 << v.layer();
-            }
-        }
-        return bits;
+        return pool.layersHeld();
+    }
+
+    /** How far a slot holds the level down now, in dB from 0 up. @param layer from 0, or -1 for the chain that all layers share */
+    public double reductionDb(int layer, int slot) {
+        return chain(layer).slot(slot).reductionDb();
+    }
+
+    /** Greatest level before a slot since the last call. */
+    public double takePeakBefore(int layer, int slot) {
+        return chain(layer).slot(slot).takePeakBefore();
+    }
+
+    /** Greatest level after a slot since the last call. */
+    public double takePeakAfter(int layer, int slot) {
+        return chain(layer).slot(slot).takePeakAfter();
+    }
+
+    private EffectChain chain(int layer) {
+        return layer < 0 ? effects : buses[layer].effects;
     }
 
     /** Where a parameter stands now in the newest voice, macros and routes included. */
@@ -234,163 +245,150 @@ public final class Engine {
             return panel.patchBlock()[index];
         }
         int place = index - Parameters.ofLayer(layer, 0);
-        return newest != null && newest.active() && newest.layer() == layer ? newest.parameter(place) : panel.eased(index);
+        if (place >= LayerParameters.VOICE_SIZE) {
+            return panel.layerBlock(layer)[place];
+        }
+        Voice newest = pool.newest(layer);
+        return newest != null ? newest.parameter(place) : panel.eased(index);
     }
 
-    double stepSeconds() {
-        return STEP / sampleRate;
-    }
-
-    double tempo() {
+    private double tempo() {
         return panel.patchBlock()[PatchParameters.TEMPO];
     }
 
-    double glideSeconds() {
-        return panel.patchBlock()[PatchParameters.GLIDE_TIME];
+    private double voiceRate() {
+        return sampleRate * factor;
     }
 
-    double bendSemitones() {
-        double bend = controllers.get(Controllers.BEND);
-        return bend * panel.patchBlock()[bend < 0 ? PatchParameters.BEND_DOWN : PatchParameters.BEND_UP];
+    private void takeMaterial() {
+        for (int layer = 0; layer < Parameters.LAYERS; layer++) {
+            materials[layer].take(panel.image(), layer, panel.wantedLayer(layer));
+        }
+        notes.takeCurve(PatchImage.shape(panel.image(), Shapes.VELOCITY));
+        equip();
     }
 
-    double keyPressure(int key) {
-        return controllers.keyPressure(key);
-    }
-
-    void sharedModulation(double[] into) {
-        into[Modulator.AFTERTOUCH.ordinal()] = controllers.get(Controllers.AFTERTOUCH);
-        into[Modulator.MOD_WHEEL.ordinal()] = controllers.get(Controllers.MOD_WHEEL);
-        into[Modulator.BEND.ordinal()] = controllers.get(Controllers.BEND);
-        int first = Modulator.MACRO_1.ordinal();
-        for (int m = 0; m < PatchParameters.MACROS; m++) {
-            into[first + m] = panel.eased(PatchParameters.MACRO + m) / 100;
+    /** Makes everything ready that the choices of the patch ask for, so that rendering only has to play. */
+    private void equip() {
+        for (int layer = 0; layer < Parameters.LAYERS; layer++) {
+            double[] wanted = panel.wantedLayer(layer);
+            materials[layer].choose(wanted);
+            buses[layer].effects.equip(wanted);
+            if (wanted[LayerParameters.ON] == 1) {
+                pool.equip(wanted, sampleRate * MOST_OVERSAMPLING);
+            }
+        }
+        effects.equip(panel.wantedPatch());
+        setting.tuning.set(panel.wanted(PatchParameters.TUNING), PatchImage.shape(panel.image(), Shapes.SCALE));
+        int wantedFactor = 1 << (int) panel.wanted(PatchParameters.OVERSAMPLING);
+        if (wantedFactor != factor) {
+            factor = wantedFactor;
+            pool.stop();
         }
     }
 
     private void renderStep() {
-        controllers.advance(stepSeconds());
-        panel.advance(stepSeconds());
-        sharedModulation(modulation);
-        panel.route(modulation);
+        double seconds = STEP / sampleRate;
+        controllers.advance(seconds);
+        panel.advance(seconds);
+        fillSetting(seconds);
         for (int i = 0; i < STEP; i++) {
             stepLeft[i] = 0;
             stepRight[i] = 0;
         }
-        for (Voice v : voices) {
-            if (v.active() && !v.render(this, panel.layerBlock(v.layer()), panel.layerRouting(v.layer()), stepLeft, stepRight)) {
-                faults++;
-            }
+        for (int layer = 0; layer < Parameters.LAYERS; layer++) {
+            renderLayer(layer);
         }
-        delay.process(panel.patchBlock(), stepLeft, stepRight);
-        reverb.process(panel.patchBlock(), stepLeft, stepRight);
+        panel.routePatch(patchModulation());
+        effects.process(panel.patchBlock(), setting.tempo, stepLeft, stepRight);
         double end = Polynomials.gainOfDb(panel.patchBlock()[PatchParameters.LEVEL_TRIM]);
         double slope = (end - trim) / STEP;
+        double gain = trim;
         for (int i = 0; i < STEP; i++) {
-            double gain = trim + slope * RAMP[i];
             stepLeft[i] *= gain;
             stepRight[i] *= gain;
+            gain += slope;
         }
         trim = end;
         steps++;
     }
 
-    private double glideStart(int key, boolean legato) {
-        boolean always = panel.wanted(PatchParameters.GLIDE_MODE) == 1;
-        boolean glide = panel.wanted(PatchParameters.GLIDE_TIME) > 0 && lastPitch != NO_KEY && (always || legato);
-        return glide ? lastPitch : key;
-    }
-
-    private void playMono(int key, int velocity, boolean legato) {
-        boolean retrigger = panel.wanted(PatchParameters.VOICE_MODE) == PatchParameters.MODE_MONO;
-        double start = glideStart(key, legato);
-        notes++;
-        for (int layer = 0; layer < Parameters.LAYERS; layer++) {
-            Voice sounding = null;
-            for (Voice v : voices) {
-                if (v.active() && v.layer() == layer && !v.fading()) {
-                    sounding = v;
+    private void renderLayer(int layer) {
+        LayerBus bus = buses[layer];
+        bus.clear();
+        boolean sounding = pool.sounds(layer);
+        if (sounding) {
+            for (int part = 0; part < factor; part++) {
+                faults += pool.render(layer, setting, panel, bus.left, bus.right);
+                if (factor > 1) {
+                    bus.keep(part);
                 }
             }
-            boolean plays = plays(layer, key, velocity);
-            if (sounding != null && plays) {
-                double from = start == key ? key : sounding.pitch();
-                sounding.moveTo(key, velocity / 127.0, velocityGain(velocity), notes, retrigger || !legato, from);
-                newest = sounding;
-            } else if (plays) {
-                startVoice(layer, key, velocity, start);
-            } else if (sounding != null) {
-                sounding.letGo(false);
+        } else if (factor > 1) {
+            for (int part = 0; part < factor; part++) {
+                bus.keep(part);
             }
         }
-    }
-
-    private void startNote(int key, int velocity, double glideStart) {
-        notes++;
-        for (int layer = 0; layer < Parameters.LAYERS; layer++) {
-            if (plays(layer, key, velocity)) {
-                makeRoom(layer);
-                startVoice(layer, key, velocity, glideStart);
-            }
+        if (factor > 1) {
+            bus.bringDown(factor);
         }
-    }
-
-    private void startVoice(int layer, int key, int velocity, double glideStart) {
-        Voice voice = idleVoice();
-        int seed = Grain.hash((int) panel.wanted(PatchParameters.SEED), notes, layer);
-        voice.start(layer, key, velocity / 127.0, velocityGain(velocity), notes, panel.layerBlock(layer), seed,
-                steps * stepSeconds(), glideStart);
-        newest = voice;
-    }
-
-    /** Velocity to level: 40 log10(v/127) dB at 100 % (the DLS and General MIDI 2 recommendation), none at 0 %. */
-    private double velocityGain(int velocity) {
-        double amount = panel.wanted(PatchParameters.VELOCITY_TO_LEVEL) / 100;
-        return amount == 0 ? 1 : Polynomials.exp2(2 * amount * Polynomials.log2(velocity / 127.0));
-    }
-
-    private boolean plays(int layer, int key, int velocity) {
-        int at = Parameters.ofLayer(layer, 0);
-        return panel.wanted(at + LayerParameters.ON) == 1
-                && key >= panel.wanted(at + LayerParameters.LOW_KEY) && key <= panel.wanted(at + LayerParameters.HIGH_KEY)
-                && velocity >= panel.wanted(at + LayerParameters.LOW_VELOCITY) && velocity <= panel.wanted(at + LayerParameters.HIGH_VELOCITY);
-    }
-
-    private void makeRoom(int layer) {
-        int limit = (int) panel.wanted(PatchParameters.VOICES);
-        int count = 0;
-        Voice victim = null;
-        for (Voice v : voices) {
-            if (v.active() && !v.fading() && v.layer() == layer) {
-                count++;
-                if (victim == null || v.yieldsBefore(victim)) {
-                    victim = v;
-                }
-            }
+        if (!panel.effectRouting(layer).empty()) {
+            followNewest(pool.newest(layer), bus.modulation);
+            panel.routeEffects(layer, bus.modulation);
         }
-        if (count >= limit && victim != null) {
-            victim.fade();
-        }
-    }
-
-    private Voice idleVoice() {
-        Voice oldest = voices[0];
-        for (Voice v : voices) {
-            if (!v.active()) {
-                return v;
-            }
-            if (v.order() < oldest.order()) {
-                oldest = v;
-            }
-        }
-        return oldest;
-    }
-
-    private static double[] ramp() {
-        double[] ramp = new double[STEP];
+        bus.effects.process(panel.layerBlock(layer), setting.tempo, bus.left, bus.right);
         for (int i = 0; i < STEP; i++) {
-            ramp[i] = i;
+            stepLeft[i] += bus.left[i];
+            stepRight[i] += bus.right[i];
         }
-        return ramp;
+    }
+
+    private double[] patchModulation() {
+        if (!panel.patchRouting().empty()) {
+            followNewest(pool.newest(), lastModulation);
+        }
+        return lastModulation;
+    }
+
+    /** Effects follow the newest note; after it only what all notes share goes on. */
+    private void followNewest(Voice newest, double[] modulation) {
+        for (int m = 0; m < Modulator.COUNT; m++) {
+            if (newest != null) {
+                modulation[m] = newest.modulation()[m];
+            } else if (m >= Modulator.MACRO_1.ordinal() || m >= Modulator.AFTERTOUCH.ordinal() && m <= Modulator.EXPRESSION.ordinal()
+                    || m == Modulator.CONSTANT.ordinal()) {
+                modulation[m] = setting.modulation[m];
+            }
+        }
+    }
+
+    private void fillSetting(double seconds) {
+        setting.tempo = tempo();
+        setting.sampleRate = voiceRate();
+        setting.stepSeconds = seconds / factor;
+        double bend = controllers.get(Controllers.BEND);
+        setting.bendSemitones = bend * panel.patchBlock()[bend < 0 ? PatchParameters.BEND_DOWN : PatchParameters.BEND_UP];
+        double[] into = setting.modulation;
+        into[Modulator.AFTERTOUCH.ordinal()] = controllers.get(Controllers.AFTERTOUCH);
+        into[Modulator.MOD_WHEEL.ordinal()] = controllers.get(Controllers.MOD_WHEEL);
+        into[Modulator.BEND.ordinal()] = bend;
+        into[Modulator.BREATH.ordinal()] = controllers.get(Controllers.BREATH);
+        into[Modulator.EXPRESSION.ordinal()] = controllers.get(Controllers.EXPRESSION);
+        into[Modulator.CONSTANT.ordinal()] = 1;
+        int first = Modulator.MACRO_1.ordinal();
+        for (int m = 0; m < PatchParameters.MACROS; m++) {
+            into[first + m] = panel.eased(PatchParameters.MACRO + m) / 100;
+        }
+        setting.keyPressure = controllers.keyPressures();
+        for (int layer = 0; layer < Parameters.LAYERS; layer++) {
+            double[] block = panel.layerBlock(layer);
+            for (int l = 0; l < LayerParameters.LFOS; l++) {
+                int at = LayerParameters.lfo(l);
+                if (block[LayerParameters.ON] == 1 && block[at + LfoParameters.SCOPE] == 1) {
+                    setting.sharedLfos[layer][l] = sharedLfos[layer][l].advance(block, at, materials[layer].lfoPoints[l],
+                            materials[layer].lfoSteps[l], setting.tempo, seconds);
+                }
+            }
+        }
     }
 }

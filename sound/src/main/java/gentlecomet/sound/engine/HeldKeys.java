@@ -18,8 +18,10 @@ final class HeldKeys {
     boolean release(int key) {
         for (int i = 0; i < count; i++) {
             if (keys[i] == key) {
-                System.arraycopy(keys, i + 1, keys, i, count - i - 1);
-                System.arraycopy(velocities, i + 1, velocities, i, count - i - 1);
+                for (int k = i + 1; k < count; k++) {
+                    keys[k - 1] = keys[k];
+                    velocities[k - 1] = velocities[k];
+                }
                 count--;
                 return true;
             }
@@ -31,12 +33,24 @@ final class HeldKeys {
         return count > 0;
     }
 
-    int last() {
-        return keys[count - 1];
+    /** The key that sounds in mono playing: the last one, the lowest or the highest. */
+    int chosen(boolean lowest, boolean highest) {
+        int best = count - 1;
+        for (int i = 0; i < count; i++) {
+            if (lowest && keys[i] < keys[best] || highest && keys[i] > keys[best]) {
+                best = i;
+            }
+        }
+        return keys[best];
     }
 
-    int lastVelocity() {
-        return velocities[count - 1];
+    int velocityOf(int key) {
+        for (int i = 0; i < count; i++) {
+            if (keys[i] == key) {
+                return velocities[i];
+            }
+        }
+        return 0;
     }
 
     void clear() {

@@ -9,53 +9,88 @@ import gentlecomet.sound.patch.PatchImage;
 
 /**
  * Where every parameter of the patch stands: as stored, where macros want it, and, eased over a few milliseconds so that
- * nothing clicks, where it is now. Routes shared by all notes are applied to the patch's own block.
+ * nothing clicks, where it is now. Only parameters on their way cost anything.
  */
 final class Panel {
 
     private static final double EASE_SECONDS = 0.004;
     private static final double LOG2_E = 1.4426950408889634;
 
-    private final Routing[] layerRouting = new Routing[Parameters.LAYERS];
+    private final Routing[] voiceRouting = new Routing[Parameters.LAYERS];
+    private final Routing[] effectRouting = new Routing[Parameters.LAYERS];
     private final Routing patchRouting = new Routing();
     private final double[] wanted = Parameters.neutralValues();
     private final double[] eased = Parameters.neutralValues();
     private final double[] patchBlock = new double[PatchParameters.SIZE];
     private final double[][] layerBlocks = new double[Parameters.LAYERS][LayerParameters.SIZE];
-    private double[] image = new double[Parameters.COUNT + 2];
-    private boolean easing;
+    private final int[] moving = new int[Parameters.COUNT];
+    private final boolean[] onItsWay = new boolean[Parameters.COUNT];
+    private final int[] editions = new int[Parameters.LAYERS];
+    private double[] image = PatchImage.empty();
+    private int movingCount;
 
     Panel() {
         for (int layer = 0; layer < Parameters.LAYERS; layer++) {
-            layerRouting[layer] = new Routing();
+            voiceRouting[layer] = new Routing();
+            effectRouting[layer] = new Routing();
         }
+        layAll();
     }
 
     /** Takes over an image; {@code atOnce} without easing. The image is copied. */
     void take(double[] patchImage, boolean atOnce) {
         image = patchImage.clone();
         for (int layer = 0; layer < Parameters.LAYERS; layer++) {
-            layerRouting[layer].load(image, layer);
+            int start = Parameters.ofLayer(layer, 0);
+            voiceRouting[layer].load(image, start, start + LayerParameters.VOICE_SIZE);
+            // Places of the effects count from the layer's start as well.
+            effectRouting[layer].load(image, start, start + LayerParameters.SIZE, start + LayerParameters.VOICE_SIZE);
         }
-        patchRouting.load(image, -1);
+        patchRouting.load(image, 0, PatchParameters.SIZE);
         aim();
-        easing = !atOnce;
         if (atOnce) {
-            System.arraycopy(wanted, 0, eased, 0, wanted.length);
+            movingCount = 0;
+            for (int i = 0; i < Parameters.COUNT; i++) {
+                eased[i] = wanted[i];
+                onItsWay[i] = false;
+            }
         }
-        lay();
+        layAll();
     }
 
     /** Moves one parameter by hand. */
     void put(int index, double value) {
         PatchImage.put(image, index, value);
         aim();
-        easing = true;
+    }
+
+    /** The image as it stands. Not to be written to. */
+    double[] image() {
+        return image;
     }
 
     /** Where a parameter of the patch as a whole is to stand. */
     double wanted(int index) {
         return wanted[index];
+    }
+
+    /** Where the parameters of a layer are to stand; a copy. */
+    double[] wantedLayer(int layer) {
+        double[] block = new double[LayerParameters.SIZE];
+        int start = Parameters.ofLayer(layer, 0);
+        for (int i = 0; i < block.length; i++) {
+            block[i] = wanted[start + i];
+        }
+        return block;
+    }
+
+    /** Where the parameters of the patch as a whole are to stand; a copy. */
+    double[] wantedPatch() {
+        double[] block = new double[PatchParameters.SIZE];
+        for (int i = 0; i < block.length; i++) {
+            block[i] = wanted[i];
+        }
+        return block;
     }
 
     /** Where a parameter stands now, before routes. */
@@ -68,42 +103,69 @@ final class Panel {
         return patchBlock;
     }
 
-    /** A layer's parameters in this control step, before the routes of its voices. */
+    /** A layer's parameters in this control step: those of voices before their routes, those of effects with them. */
     double[] layerBlock(int layer) {
         return layerBlocks[layer];
     }
 
-    Routing layerRouting(int layer) {
-        return layerRouting[layer];
+    /** Goes up whenever a layer's block has changed. */
+    int edition(int layer) {
+        return editions[layer];
+    }
+
+    Routing voiceRouting(int layer) {
+        return voiceRouting[layer];
+    }
+
+    Routing effectRouting(int layer) {
+        return effectRouting[layer];
+    }
+
+    Routing patchRouting() {
+        return patchRouting;
     }
 
     /** Parameters on their way go most of it within a few milliseconds; steps and choices jump. */
     void advance(double stepSeconds) {
-        if (easing) {
-            double part = 1 - Polynomials.exp2(-stepSeconds / EASE_SECONDS * LOG2_E);
-            boolean moving = false;
-            for (int i = 0; i < Parameters.COUNT; i++) {
-                moving |= ease(i, part);
-            }
-            easing = moving;
+        if (movingCount == 0) {
+            return;
         }
-        lay();
+        double part = 1 - Polynomials.exp2(-stepSeconds / EASE_SECONDS * LOG2_E);
+        int still = 0;
+        for (int k = 0; k < movingCount; k++) {
+            int i = moving[k];
+            if (ease(i, part)) {
+                moving[still] = i;
+                still++;
+            } else {
+                onItsWay[i] = false;
+            }
+            lay(i);
+        }
+        movingCount = still;
     }
 
-    /** Applies the routes that all notes share. */
-    void route(double[] modulation) {
+    /** Applies the routes to the effects that all layers share. */
+    void routePatch(double[] modulation) {
         if (!patchRouting.empty()) {
+            patchRouting.restore(eased, patchBlock);
             patchRouting.apply(patchBlock, modulation);
+        }
+    }
+
+    /** Applies the routes to a layer's effects. */
+    void routeEffects(int layer, double[] modulation) {
+        Routing routing = effectRouting[layer];
+        if (!routing.empty()) {
+            routing.restore(eased, layerBlocks[layer], Parameters.ofLayer(layer, 0));
+            routing.apply(layerBlocks[layer], modulation);
         }
     }
 
     private boolean ease(int i, double part) {
         double gap = wanted[i] - eased[i];
-        if (gap == 0) {
-            return false;
-        }
         Parameter p = Parameters.at(i);
-        if (!p.taper().continuous() || Math.abs(gap) < 1e-5 * (p.max() - p.min())) {
+        if (gap == 0 || !p.taper().continuous() || Math.abs(gap) < 1e-5 * (p.max() - p.min())) {
             eased[i] = wanted[i];
             return false;
         }
@@ -111,26 +173,38 @@ final class Panel {
         return true;
     }
 
-    private void lay() {
-        copy(eased, 0, patchBlock);
-        for (int layer = 0; layer < Parameters.LAYERS; layer++) {
-            copy(eased, Parameters.ofLayer(layer, 0), layerBlocks[layer]);
+    private void lay(int i) {
+        if (i < PatchParameters.SIZE) {
+            patchBlock[i] = eased[i];
+        } else {
+            int layer = Parameters.layerOf(i);
+            layerBlocks[layer][i - Parameters.ofLayer(layer, 0)] = eased[i];
+            editions[layer]++;
         }
     }
 
-    private static void copy(double[] from, int start, double[] to) {
-        for (int i = 0; i < to.length; i++) {
-            to[i] = from[start + i];
+    private void layAll() {
+        for (int i = 0; i < Parameters.COUNT; i++) {
+            lay(i);
         }
     }
 
     private void aim() {
-        System.arraycopy(image, 0, wanted, 0, Parameters.COUNT);
+        for (int i = 0; i < Parameters.COUNT; i++) {
+            wanted[i] = image[i];
+        }
         int at = PatchImage.targetsAt(image);
         int count = (int) image[at];
         for (int i = 0; i < count; i++) {
             int index = (int) image[at + 1 + 4 * i + 1];
             wanted[index] = PatchImage.sounding(image, index);
+        }
+        for (int i = 0; i < Parameters.COUNT; i++) {
+            if (wanted[i] != eased[i] && !onItsWay[i]) {
+                onItsWay[i] = true;
+                moving[movingCount] = i;
+                movingCount++;
+            }
         }
     }
 }

@@ -1,58 +1,125 @@
 package gentlecomet.sound.engine;
 
+import gentlecomet.sound.maths.Bend;
 import gentlecomet.sound.maths.Polynomials;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
-import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.parameter.Taper;
+import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.PatchImage;
+import gentlecomet.sound.patch.Route;
 
-/** The routes of a patch image that move one block of parameters, laid out for the control step. */
+/** The routes of a patch image that move one stretch of parameters, laid out for the control step. */
 final class Routing {
 
+    private static final Route.Side[] SIDES = Route.Side.values();
+    private static final Modulator[] MODULATORS = Modulator.values();
+
+    private final boolean[] used = new boolean[Modulator.COUNT];
     private int count;
     private int[] modulators = new int[0];
     private int[] places = new int[0];
     private double[] depths = new double[0];
+    private double[] lifts = new double[0];
+    private double[] stretches = new double[0];
+    private double[] bends = new double[0];
+    private double[] lows = new double[0];
+    private double[] highs = new double[0];
+    private int[] scalers = new int[0];
+    private boolean[] plain = new boolean[0];
     private Parameter[] targets = new Parameter[0];
 
+    /** As {@link #load(double[], int, int, int)}, with the stretch beginning at {@code start}. */
+    void load(double[] image, int start, int end) {
+        load(image, start, end, start);
+    }
+
     /**
-     * Takes the routes of an image whose targets belong to a block.
+     * Takes the routes of an image whose targets lie between two registry indexes.
      *
-     * @param layer the layer that owns the block, or -1 for the patch as a whole
+     * @param start index from which places count
+     * @param end   index after the last of the stretch
+     * @param from  first index of the stretch
      */
-    void load(double[] image, int layer) {
+    void load(double[] image, int start, int end, int from) {
         int all = (int) image[PatchImage.routesAt()];
         modulators = new int[all];
         places = new int[all];
         depths = new double[all];
+        lifts = new double[all];
+        stretches = new double[all];
+        bends = new double[all];
+        lows = new double[all];
+        highs = new double[all];
+        scalers = new int[all];
+        plain = new boolean[all];
         targets = new Parameter[all];
         count = 0;
-        int start = layer < 0 ? 0 : Parameters.ofLayer(layer, 0);
+        for (int m = 0; m < used.length; m++) {
+            used[m] = false;
+        }
         for (int i = 0; i < all; i++) {
-            int at = PatchImage.routesAt() + 1 + 3 * i;
+            int at = PatchImage.routesAt() + 1 + PatchImage.ROUTE * i;
             int target = (int) image[at + 1];
-            if (Parameters.layerOf(target) == layer && image[at + 2] != 0) {
-                modulators[count] = (int) image[at];
-                places[count] = target - start;
-                depths[count] = image[at + 2];
-                targets[count] = Parameters.at(target);
-                count++;
+            if (target >= from && target < end && image[at + 2] != 0) {
+                add(image, at, target - start, Parameters.at(target));
             }
         }
+    }
+
+    private void add(double[] image, int at, int place, Parameter target) {
+        int modulator = (int) image[at];
+        boolean swings = MODULATORS[modulator].twoSided();
+        Route.Side side = SIDES[(int) image[at + 3]];
+        modulators[count] = modulator;
+        places[count] = place;
+        depths[count] = image[at + 2];
+        stretches[count] = side == Route.Side.ONE && swings ? 0.5 : side == Route.Side.BOTH && !swings ? 2 : 1;
+        lifts[count] = side == Route.Side.ONE && swings ? 0.5 : side == Route.Side.BOTH && !swings ? -1 : 0;
+        bends[count] = image[at + 4];
+        lows[count] = image[at + 5];
+        highs[count] = image[at + 6];
+        scalers[count] = (int) image[at + 7];
+        plain[count] = stretches[count] == 1 && bends[count] == 0 && lows[count] <= -1 && highs[count] >= 1 && scalers[count] < 0;
+        targets[count] = target;
+        used[modulator] = true;
+        if (scalers[count] >= 0) {
+            used[scalers[count]] = true;
+        }
+        count++;
     }
 
     boolean empty() {
         return count == 0;
     }
 
+    /** Whether any route starts from a modulator or is scaled by it. */
+    boolean uses(Modulator modulator) {
+        return used[modulator.ordinal()];
+    }
+
+    /** Puts the moved places of a block back to where they stand without routes. */
+    void restore(double[] base, double[] block) {
+        restore(base, block, 0);
+    }
+
+    /** The same where the block begins at {@code offset} within {@code base}. */
+    void restore(double[] base, double[] block, int offset) {
+        for (int i = 0; i < count; i++) {
+            block[places[i]] = base[offset + places[i]];
+        }
+    }
+
     /** Moves the values of a block by its routes and keeps them within their ranges. */
     void apply(double[] block, double[] modulation) {
         for (int i = 0; i < count; i++) {
-            double move = depths[i] * modulation[modulators[i]];
+            double m = modulation[modulators[i]];
+            double move = depths[i] * (plain[i] ? m : shaped(i, m, modulation));
             int place = places[i];
             if (targets[i].taper() == Taper.LOGARITHMIC) {
-                block[place] *= Polynomials.exp2(move);
+                if (move != 0) {
+                    block[place] *= Polynomials.exp2(move);
+                }
             } else {
                 block[place] += move;
             }
@@ -63,8 +130,14 @@ final class Routing {
         }
     }
 
-    /** Length of an array of modulator values, indexed by {@link gentlecomet.sound.patch.Modulator#ordinal}. */
-    static int modulators() {
-        return 9 + PatchParameters.MACROS;
+    private double shaped(int i, double modulator, double[] modulation) {
+        double m = modulator * stretches[i] + lifts[i];
+        if (bends[i] != 0) {
+            m = m < 0 ? -Bend.at(Math.min(1, -m), bends[i]) : Bend.at(Math.min(1, m), bends[i]);
+        }
+        if (scalers[i] >= 0) {
+            m *= modulation[scalers[i]];
+        }
+        return Math.max(lows[i], Math.min(highs[i], m));
     }
 }

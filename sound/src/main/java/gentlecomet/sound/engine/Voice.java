@@ -1,101 +1,198 @@
 package gentlecomet.sound.engine;
 
+import gentlecomet.sound.filter.VoiceDrive;
+import gentlecomet.sound.filter.VoiceFilter;
+import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Grain;
 import gentlecomet.sound.maths.Polynomials;
+import gentlecomet.sound.motion.DrawnCurve;
+import gentlecomet.sound.motion.Envelope;
+import gentlecomet.sound.motion.Lfo;
+import gentlecomet.sound.parameter.EnvelopeParameters;
+import gentlecomet.sound.parameter.FilterParameters;
 import gentlecomet.sound.parameter.LayerParameters;
+import gentlecomet.sound.parameter.LfoParameters;
+import gentlecomet.sound.parameter.NoiseParameters;
 import gentlecomet.sound.parameter.SourceParameters;
 import gentlecomet.sound.patch.Modulator;
+import gentlecomet.sound.source.NoiseSource;
+import gentlecomet.sound.source.Pan;
+import gentlecomet.sound.source.ToneSource;
+import gentlecomet.sound.source.WaveShelf;
 
 /** One note of one layer. It keeps its own copy of the layer's parameters, moved by the routes at every control step. */
 final class Voice {
 
-    private static final double A4_HZ = 440;
-    private static final int A4_KEY = 69;
+    private static final int SAMPLES = ControlStep.SAMPLES;
+    private static final int SOURCES = LayerParameters.SOURCES;
     private static final double FAULT_LEVEL = 1e4;
     private static final double KEY_SCALE = 60;
+    private static final double MIDDLE_KEY = 60;
+    private static final double OFF_DB = -72;
+    private static final int INTO_FILTERS = 0;
+    private static final int INTO_FIRST = 1;
+    private static final int INTO_SECOND = 2;
 
-    private final double[] block = new double[LayerParameters.SIZE];
-    private final double[] modulation = new double[Routing.modulators()];
-    private final ToneSource[] sources = new ToneSource[LayerParameters.SOURCES];
-    private final Envelope amplitude = new Envelope();
-    private final Envelope shape = new Envelope();
-    private final Lfo lfo = new Lfo();
-    private final LowPass24 filter = new LowPass24();
-    private final double[] left = new double[Engine.STEP];
-    private final double[] right = new double[Engine.STEP];
-
-    private int layer;
-    private int key;
-    private int order;
+    private final double[] block = new double[LayerParameters.VOICE_SIZE];
+    private final double[] modulation = new double[Modulator.COUNT];
+    private final ToneSource[] sources = new ToneSource[SOURCES];
+    private final NoiseSource noise = new NoiseSource();
+    private final VoiceFilter[] filters = {new VoiceFilter(), new VoiceFilter()};
+    private final VoiceDrive drive = new VoiceDrive();
+    private final Envelope[] envelopes = new Envelope[LayerParameters.ENVELOPES];
+    private final DrawnCurve[] curves = new DrawnCurve[LayerParameters.CURVES];
+    private final Lfo[] lfos = new Lfo[LayerParameters.LFOS];
+    private final double[] left = new double[SAMPLES];
+    private final double[] right = new double[SAMPLES];
+    private final double[] secondLeft = new double[SAMPLES];
+    private final double[] secondRight = new double[SAMPLES];
+    private final double[] pastLeft = new double[SAMPLES];
+    private final double[] pastRight = new double[SAMPLES];
+    private final boolean[] listened = new boolean[SOURCES];
+    private final boolean[] synced = new boolean[SOURCES];
+    private final int[] order3 = new int[SOURCES];
+    private LayerMaterial material;
+    private int edition;
     private boolean active;
     private boolean held;
     private boolean sustained;
     private boolean fading;
+    private int layer;
+    private int key;
+    private int order;
+    private double velocityGain;
+    private double zoneGain;
     private double pitch;
+    private double target;
     private double glideFrom;
     private double glideSeconds;
-    private double velocityGain;
+    private double glideTime;
     private double gainLeft;
     private double gainRight;
 
-    Voice(StepTables steps) {
-        for (int s = 0; s < sources.length; s++) {
-            sources[s] = new ToneSource(steps);
+    Voice(WaveShelf shelf) {
+        for (int s = 0; s < SOURCES; s++) {
+            sources[s] = new ToneSource(shelf);
+        }
+        for (int e = 0; e < envelopes.length; e++) {
+            envelopes[e] = new Envelope();
+        }
+        for (int c = 0; c < curves.length; c++) {
+            curves[c] = new DrawnCurve();
+        }
+        for (int l = 0; l < lfos.length; l++) {
+            lfos[l] = new Lfo();
         }
     }
 
-    /** Begins a note; {@code glideStart} is the key to glide from, or the key itself. */
-    void start(int newLayer, int newKey, double velocity, double gain, int newOrder, double[] base, int noteSeed,
-            double seconds, double glideStart) {
-        layer = newLayer;
-        System.arraycopy(base, 0, block, 0, block.length);
-        key = newKey;
-        order = newOrder;
+    /** Makes ready what a layer's choices need, so that nothing has to be made while rendering. */
+    void equip(double[] layerBlock, double highestRate) {
+        for (int s = 0; s < SOURCES; s++) {
+            sources[s].equip((int) layerBlock[LayerParameters.source(s) + SourceParameters.WAVE]);
+        }
+        for (int f = 0; f < filters.length; f++) {
+            filters[f].equip((int) layerBlock[LayerParameters.filter(f) + FilterParameters.TYPE], highestRate);
+        }
+    }
+
+    /** What a note begins with. All of one note's voices share it. */
+    static final class Start {
+        int key;
+        int order;
+        double velocity;
+        double gain;
+        double seconds;
+        double tempo;
+        double pitch;
+        double glideFrom;
+        double glideTime;
+        double rate;
+        boolean alternate;
+    }
+
+    void start(Start note, int newLayer, double newZoneGain, double[] layerBlock, LayerMaterial newMaterial, int seed, Tuning tuning) {
         active = true;
         held = true;
         sustained = false;
         fading = false;
-        velocityGain = gain;
-        pitch = glideStart;
-        glideFrom = glideStart;
+        layer = newLayer;
+        material = newMaterial;
+        key = note.key;
+        order = note.order;
+        velocityGain = note.gain;
+        zoneGain = newZoneGain;
+        target = note.pitch;
+        pitch = note.glideFrom;
+        glideFrom = note.glideFrom;
+        glideTime = note.glideTime;
         glideSeconds = 0;
         gainLeft = 0;
         gainRight = 0;
-        filter.reset();
+        for (int i = 0; i < block.length; i++) {
+            block[i] = layerBlock[i];
+        }
+        edition = -1;
         for (int m = 0; m < modulation.length; m++) {
             modulation[m] = 0;
         }
-        modulation[Modulator.VELOCITY.ordinal()] = velocity;
-        modulation[Modulator.KEY.ordinal()] = (newKey - 60) / KEY_SCALE;
-        modulation[Modulator.RANDOM.ordinal()] = 2 * Grain.fraction(noteSeed, 3, 5) - 1;
-        amplitude.start(false);
-        shape.start(false);
-        lfo.start(block, noteSeed);
-        for (int s = 0; s < sources.length; s++) {
-            sources[s].start(block, LayerParameters.source(s), noteSeed, s, seconds, frequency(newKey));
+        modulation[Modulator.VELOCITY.ordinal()] = note.velocity;
+        modulation[Modulator.KEY.ordinal()] = (note.key - MIDDLE_KEY) / KEY_SCALE;
+        modulation[Modulator.RANDOM.ordinal()] = 2 * Grain.fraction(seed, 3, 5) - 1;
+        modulation[Modulator.ALTERNATE.ordinal()] = note.alternate ? 1 : -1;
+        modulation[Modulator.CONSTANT.ordinal()] = 1;
+        for (Envelope e : envelopes) {
+            e.start(false);
         }
+        for (DrawnCurve c : curves) {
+            c.start();
+        }
+        for (int l = 0; l < lfos.length; l++) {
+            lfos[l].start(block, LayerParameters.lfo(l), note.tempo, Grain.hash(seed, l, 23), note.seconds);
+        }
+        for (VoiceFilter f : filters) {
+            f.reset();
+        }
+        drive.reset();
+        double hz = tuning.hz(pitch);
+        for (int s = 0; s < SOURCES; s++) {
+            sources[s].start(material.sources[s], block, LayerParameters.source(s), seed, s, note.seconds, hz);
+        }
+        noise.start(block, LayerParameters.NOISE, seed, note.rate);
     }
 
     /** Takes over this sounding voice for another key, as mono playing does. */
-    void moveTo(int newKey, double velocity, double gain, int newOrder, boolean retrigger, double glideStart) {
-        key = newKey;
-        order = newOrder;
+    void moveTo(Start note, double newZoneGain, boolean retrigger) {
+        key = note.key;
+        order = note.order;
         held = true;
         sustained = false;
-        velocityGain = gain;
-        glideFrom = glideStart;
+        velocityGain = note.gain;
+        zoneGain = newZoneGain;
+        target = note.pitch;
+        glideFrom = note.glideFrom;
+        glideTime = note.glideTime;
         glideSeconds = 0;
-        modulation[Modulator.VELOCITY.ordinal()] = velocity;
-        modulation[Modulator.KEY.ordinal()] = (newKey - 60) / KEY_SCALE;
-        if (retrigger || amplitude.released()) {
-            amplitude.start(true);
-            shape.start(true);
+        modulation[Modulator.VELOCITY.ordinal()] = note.velocity;
+        modulation[Modulator.KEY.ordinal()] = (note.key - MIDDLE_KEY) / KEY_SCALE;
+        modulation[Modulator.ALTERNATE.ordinal()] = note.alternate ? 1 : -1;
+        modulation[Modulator.RELEASE_VELOCITY.ordinal()] = 0;
+        boolean anew = retrigger || envelopes[0].released();
+        for (int e = 0; e < envelopes.length; e++) {
+            if (anew || block[LayerParameters.envelope(e) + EnvelopeParameters.ON_LEGATO] == EnvelopeParameters.RESTART) {
+                envelopes[e].start(true);
+            }
+        }
+        if (anew) {
+            for (DrawnCurve c : curves) {
+                c.start();
+            }
         }
     }
 
-    void letGo(boolean pedalDown) {
+    void letGo(boolean pedalDown, double releaseVelocity) {
         held = false;
         sustained = pedalDown;
+        modulation[Modulator.RELEASE_VELOCITY.ordinal()] = releaseVelocity;
         if (!pedalDown) {
             release();
         }
@@ -118,12 +215,16 @@ final class Voice {
         active = false;
         held = false;
         sustained = false;
-        amplitude.stop();
+        envelopes[0].stop();
     }
 
     private void release() {
-        amplitude.release();
-        shape.release();
+        for (Envelope e : envelopes) {
+            e.release();
+        }
+        for (DrawnCurve c : curves) {
+            c.release();
+        }
     }
 
     boolean active() {
@@ -139,7 +240,7 @@ final class Voice {
     }
 
     boolean released() {
-        return amplitude.released();
+        return envelopes[0].released();
     }
 
     int key() {
@@ -160,7 +261,12 @@ final class Voice {
     }
 
     double level() {
-        return amplitude.level() * velocityGain;
+        return envelopes[0].level() * velocityGain;
+    }
+
+    /** What its modulators say, for the effects that follow it. */
+    double[] modulation() {
+        return modulation;
     }
 
     /** Whether this voice is to make room before another: the quietest released one goes first, then the oldest. */
@@ -181,43 +287,206 @@ final class Voice {
      *
      * @return false when the voice has produced something that is not a sound and was silenced
      */
-    boolean render(Engine engine, double[] base, Routing routing, double[] outLeft, double[] outRight) {
-        // A loop, not System.arraycopy: in the browser that makes two small objects for each call.
-        double[] to = block;
-        for (int i = 0; i < LayerParameters.SIZE; i++) {
-            to[i] = base[i];
+    boolean render(VoiceSetting setting, double[] base, int newEdition, Routing routing, Routing effectRouting, double[] outLeft, double[] outRight) {
+        if (newEdition != edition) {
+            edition = newEdition;
+            double[] to = block;
+            for (int i = 0; i < LayerParameters.VOICE_SIZE; i++) {
+                to[i] = base[i];
+            }
+        } else {
+            routing.restore(base, block);
         }
-        modulate(engine, routing);
-        movePitch(engine);
-        double bent = pitch + block[LayerParameters.TRANSPOSE] + engine.bendSemitones() + block[LayerParameters.PITCH_SHIFT];
-        for (int i = 0; i < Engine.STEP; i++) {
+        modulate(setting, routing, effectRouting);
+        movePitch(setting);
+        double bent = pitch + block[LayerParameters.TRANSPOSE] + setting.bendSemitones + block[LayerParameters.PITCH_SHIFT];
+        drawSources(setting, bent);
+        filter(setting, bent);
+        return putOut(outLeft, outRight);
+    }
+
+    private void drawSources(VoiceSetting setting, double bent) {
+        for (int i = 0; i < SAMPLES; i++) {
             left[i] = 0;
             right[i] = 0;
+            secondLeft[i] = 0;
+            secondRight[i] = 0;
+            pastLeft[i] = 0;
+            pastRight[i] = 0;
         }
-        for (int s = 0; s < sources.length; s++) {
+        gatherListeners();
+        double rate = setting.sampleRate;
+        for (int s = 0; s < SOURCES; s++) {
             int at = LayerParameters.source(s);
-            sources[s].add(block, at, sourceFrequency(at, bent), engine.sampleRate(), left, right);
+            if (listened[s] || sources[s].heard(block, at)) {
+                sources[s].prepare(sourceFrequency(setting.tuning, at, bent), rate, synced[s]);
+            }
         }
-        if (block[LayerParameters.FILTER_TYPE] == 1) {
-            filter.process(left, right, Engine.STEP, cutoff(bent), block[LayerParameters.RESONANCE], engine.sampleRate());
+        for (int k = 0; k < SOURCES; k++) {
+            int s = order3[k];
+            int at = LayerParameters.source(s);
+            if (!listened[s] && !sources[s].heard(block, at)) {
+                sources[s].rest();
+                continue;
+            }
+            sources[s].draw(block, at, rate, sources, listened[s]);
         }
+        for (int s = 0; s < SOURCES; s++) {
+            int at = LayerParameters.source(s);
+            if (listened[s] || sources[s].heard(block, at)) {
+                int into = (int) block[at + SourceParameters.INTO];
+                sources[s].add(block, at, sources, channel(into, true), channel(into, false));
+            }
+        }
+        if (noise.heard(block, LayerParameters.NOISE)) {
+            int into = (int) block[LayerParameters.NOISE + NoiseParameters.INTO];
+            noise.add(block, LayerParameters.NOISE, channel(into, true), channel(into, false));
+        }
+    }
+
+    private double[] channel(int into, boolean leftSide) {
+        if (into == INTO_FILTERS || into == INTO_FIRST) {
+            return leftSide ? left : right;
+        }
+        if (into == INTO_SECOND) {
+            return leftSide ? secondLeft : secondRight;
+        }
+        return leftSide ? pastLeft : pastRight;
+    }
+
+    /** Which sources others listen to, and an order in which those that are listened to come first. */
+    private void gatherListeners() {
+        for (int s = 0; s < SOURCES; s++) {
+            listened[s] = false;
+            synced[s] = false;
+            order3[s] = s;
+        }
+        boolean any = false;
+        for (int s = 0; s < SOURCES; s++) {
+            int at = LayerParameters.source(s);
+            if (block[at + SourceParameters.LEVEL] <= SourceParameters.OFF_DB && !anyPhase(at)) {
+                continue;
+            }
+            int sync = (int) block[at + SourceParameters.SYNC];
+            if (sync > 0) {
+                synced[sync - 1] = true;
+                listened[sync - 1] = true;
+            }
+            if (block[at + SourceParameters.RING] > 0) {
+                listened[(int) block[at + SourceParameters.RING_FROM]] = true;
+                any = true;
+            }
+            for (int m = 0; m < SOURCES; m++) {
+                if (block[at + SourceParameters.PHASE_FROM + m] > 0 && m != s) {
+                    listened[m] = true;
+                    any = true;
+                }
+            }
+        }
+        if (any) {
+            sortByListeners();
+        }
+    }
+
+    private boolean anyPhase(int at) {
+        return block[at + SourceParameters.PHASE_FROM] + block[at + SourceParameters.PHASE_FROM + 1]
+                + block[at + SourceParameters.PHASE_FROM + 2] > 0;
+    }
+
+    /** A source is drawn after those that bend its phase; in a ring of sources one of them hears the step before. */
+    private void sortByListeners() {
+        int placed = 0;
+        int bits = 0;
+        while (placed < SOURCES) {
+            int chosen = -1;
+            for (int s = SOURCES - 1; s >= 0; s--) {
+                if ((bits >> s & 1) == 0 && (chosen < 0 || waits(s, bits) < waits(chosen, bits))) {
+                    chosen = s;
+                }
+            }
+            order3[placed] = chosen;
+            bits |= 1 << chosen;
+            placed++;
+        }
+    }
+
+    private int waits(int s, int drawn) {
+        int at = LayerParameters.source(s);
+        int count = 0;
+        for (int m = 0; m < SOURCES; m++) {
+            if (m != s && block[at + SourceParameters.PHASE_FROM + m] > 0 && (drawn >> m & 1) == 0) {
+                count++;
+            }
+        }
+        return count;
+    }
+
+    private void filter(VoiceSetting setting, double bent) {
+        double rate = setting.sampleRate;
+        double hz = setting.tuning.hz(bent);
+        double envelope = modulation[Modulator.ENVELOPE_2.ordinal()];
+        int first = LayerParameters.filter(0);
+        int second = LayerParameters.filter(1);
+        boolean driven = block[LayerParameters.DRIVE_TYPE] != 0;
+        boolean between = driven && block[LayerParameters.DRIVE_PLACE] == 1;
+        if (block[LayerParameters.FILTER_ROUTING] == 0) {
+            filters[0].process(left, right, block, first, bent, hz, envelope, rate);
+            if (between) {
+                driveThrough();
+            }
+            mix(secondLeft, left);
+            mix(secondRight, right);
+            filters[1].process(left, right, block, second, bent, hz, envelope, rate);
+        } else {
+            shareOut();
+            filters[0].process(left, right, block, first, bent, hz, envelope, rate);
+            filters[1].process(secondLeft, secondRight, block, second, bent, hz, envelope, rate);
+            mix(secondLeft, left);
+            mix(secondRight, right);
+        }
+        if (driven && !(between && block[LayerParameters.FILTER_ROUTING] == 0)) {
+            driveThrough();
+        }
+        mix(pastLeft, left);
+        mix(pastRight, right);
+    }
+
+    /** In parallel, what goes into the filters as a whole goes into both: drawn again into the second at half the level each. */
+    private void shareOut() {
+        boolean onlyFirst = true;
+        for (int s = 0; s < SOURCES; s++) {
+            onlyFirst &= block[LayerParameters.source(s) + SourceParameters.INTO] != INTO_FILTERS;
+        }
+        onlyFirst &= block[LayerParameters.NOISE + NoiseParameters.INTO] != INTO_FILTERS;
+        if (!onlyFirst) {
+            mix(left, secondLeft);
+            mix(right, secondRight);
+        }
+    }
+
+    private void driveThrough() {
+        drive.process(left, right, (int) block[LayerParameters.DRIVE_TYPE], block[LayerParameters.DRIVE_AMOUNT],
+                block[LayerParameters.DRIVE_MIX] / 100);
+    }
+
+    private boolean putOut(double[] outLeft, double[] outRight) {
         double pan = block[LayerParameters.ZONE_PAN] / 100;
-        double zone = block[LayerParameters.ZONE_LEVEL] <= -72 ? 0 : Polynomials.gainOfDb(block[LayerParameters.ZONE_LEVEL]);
-        double level = fading ? 0 : amplitude.level() * velocityGain * zone;
-        double endLeft = level * CopySpread.leftGain(pan);
-        double endRight = level * CopySpread.leftGain(-pan);
-        double slopeLeft = (endLeft - gainLeft) / Engine.STEP;
-        double slopeRight = (endRight - gainRight) / Engine.STEP;
-        double sum = amplify(left, gainLeft, slopeLeft, Engine.RAMP) + amplify(right, gainRight, slopeRight, Engine.RAMP);
+        double zone = block[LayerParameters.ZONE_LEVEL] <= OFF_DB ? 0 : Polynomials.gainOfDb(block[LayerParameters.ZONE_LEVEL]);
+        double level = fading ? 0 : envelopes[0].level() * velocityGain * zoneGain * zone;
+        double endLeft = level * Pan.left(pan);
+        double endRight = level * Pan.left(-pan);
+        double slopeLeft = (endLeft - gainLeft) / SAMPLES;
+        double slopeRight = (endRight - gainRight) / SAMPLES;
+        double sum = amplify(left, gainLeft, slopeLeft, ControlStep.RAMP) + amplify(right, gainRight, slopeRight, ControlStep.RAMP);
         gainLeft = endLeft;
         gainRight = endRight;
         if (!(sum < FAULT_LEVEL)) {
             stop();
             return false;
         }
-        add(left, outLeft);
-        add(right, outRight);
-        if (fading || amplitude.idle()) {
+        mix(left, outLeft);
+        mix(right, outRight);
+        if (fading || envelopes[0].idle()) {
             active = false;
         }
         return true;
@@ -226,7 +495,7 @@ final class Voice {
     /** Applies a gain that moves in a straight line; answers the sum of what is left. */
     private static double amplify(double[] samples, double gain, double slope, double[] ramp) {
         double sum = 0;
-        for (int i = 0; i < Engine.STEP; i++) {
+        for (int i = 0; i < SAMPLES; i++) {
             double v = samples[i] * (gain + slope * (ramp[i] + 1));
             sum += Math.abs(v);
             samples[i] = v;
@@ -234,51 +503,66 @@ final class Voice {
         return sum;
     }
 
-    private static void add(double[] samples, double[] to) {
-        for (int i = 0; i < Engine.STEP; i++) {
+    private static void mix(double[] samples, double[] to) {
+        for (int i = 0; i < SAMPLES; i++) {
             to[i] += samples[i];
         }
     }
 
-    private void modulate(Engine engine, Routing routing) {
-        engine.sharedModulation(modulation);
-        double pressure = engine.keyPressure(key);
-        if (pressure > modulation[Modulator.AFTERTOUCH.ordinal()]) {
-            modulation[Modulator.AFTERTOUCH.ordinal()] = pressure;
+    private void modulate(VoiceSetting setting, Routing routing, Routing effects) {
+        double[] shared = setting.modulation;
+        modulation[Modulator.MOD_WHEEL.ordinal()] = shared[Modulator.MOD_WHEEL.ordinal()];
+        modulation[Modulator.BEND.ordinal()] = shared[Modulator.BEND.ordinal()];
+        modulation[Modulator.BREATH.ordinal()] = shared[Modulator.BREATH.ordinal()];
+        modulation[Modulator.EXPRESSION.ordinal()] = shared[Modulator.EXPRESSION.ordinal()];
+        for (int m = Modulator.MACRO_1.ordinal(); m < Modulator.COUNT; m++) {
+            modulation[m] = shared[m];
         }
-        modulation[Modulator.LFO.ordinal()] = lfo.advance(block, engine.tempo(), engine.stepSeconds());
-        modulation[Modulator.FILTER_ENVELOPE.ordinal()] =
-                shape.advance(block, LayerParameters.FILTER_ENVELOPE, engine.stepSeconds());
-        modulation[Modulator.AMPLITUDE_ENVELOPE.ordinal()] =
-                amplitude.advance(block, LayerParameters.AMPLITUDE_ENVELOPE, engine.stepSeconds());
+        double pressure = setting.keyPressure[key];
+        modulation[Modulator.KEY_AFTERTOUCH.ordinal()] = pressure;
+        modulation[Modulator.AFTERTOUCH.ordinal()] = Math.max(pressure, shared[Modulator.AFTERTOUCH.ordinal()]);
+        double step = setting.stepSeconds;
+        double tempo = setting.tempo;
+        for (int l = 0; l < lfos.length; l++) {
+            Modulator m = MODULATORS[Modulator.LFO_1.ordinal() + l];
+            if (routing.uses(m) || effects.uses(m) || setting.patchRouting.uses(m)) {
+                int at = LayerParameters.lfo(l);
+                modulation[m.ordinal()] = block[at + LfoParameters.SCOPE] == 1 ? setting.sharedLfos[layer][l]
+                        : lfos[l].advance(block, at, material.lfoPoints[l], material.lfoSteps[l], tempo, step);
+            }
+        }
+        for (int c = 0; c < curves.length; c++) {
+            Modulator m = MODULATORS[Modulator.CURVE_1.ordinal() + c];
+            if (routing.uses(m) || effects.uses(m) || setting.patchRouting.uses(m)) {
+                modulation[m.ordinal()] = curves[c].advance(block, LayerParameters.curve(c), material.curves[c], tempo, step);
+            }
+        }
+        for (int e = 0; e < envelopes.length; e++) {
+            Modulator m = MODULATORS[Modulator.AMPLITUDE_ENVELOPE.ordinal() + e];
+            boolean filters = e == 1 && (block[LayerParameters.filter(0) + FilterParameters.ENVELOPE_AMOUNT] != 0
+                    || block[LayerParameters.filter(1) + FilterParameters.ENVELOPE_AMOUNT] != 0);
+            if (e == 0 || filters || routing.uses(m) || effects.uses(m) || setting.patchRouting.uses(m)) {
+                modulation[m.ordinal()] = envelopes[e].advance(block, LayerParameters.envelope(e), tempo, step);
+            }
+        }
         if (!routing.empty()) {
             routing.apply(block, modulation);
         }
     }
 
-    private void movePitch(Engine engine) {
-        double time = engine.glideSeconds();
-        glideSeconds += engine.stepSeconds();
-        pitch = glideSeconds >= time ? key : glideFrom + (key - glideFrom) * glideSeconds / time;
+    private static final Modulator[] MODULATORS = Modulator.values();
+
+    private void movePitch(VoiceSetting setting) {
+        glideSeconds += setting.stepSeconds;
+        pitch = glideSeconds >= glideTime ? target : glideFrom + (target - glideFrom) * glideSeconds / glideTime;
     }
 
-    private double cutoff(double bentPitch) {
-        double octaves = block[LayerParameters.KEY_TRACKING] / 100 * (bentPitch - 60) / 12
-                + block[LayerParameters.ENVELOPE_AMOUNT] * modulation[Modulator.FILTER_ENVELOPE.ordinal()];
-        double hz = octaves == 0 ? block[LayerParameters.CUTOFF] : block[LayerParameters.CUTOFF] * Polynomials.exp2(octaves);
-        return Math.max(10, hz);
-    }
-
-    private double sourceFrequency(int at, double bentPitch) {
+    private double sourceFrequency(Tuning tuning, int at, double bentPitch) {
         double follow = block[at + SourceParameters.KEY_FOLLOW] / 100;
-        double played = follow == 1 ? bentPitch : 60 + (bentPitch - 60) * follow;
-        return frequency(played + 12 * block[at + SourceParameters.OCTAVE]
+        double played = follow == 1 ? bentPitch : MIDDLE_KEY + (bentPitch - MIDDLE_KEY) * follow;
+        double hz = tuning.hz(played + 12 * block[at + SourceParameters.OCTAVE]
                 + block[at + SourceParameters.SEMITONES]
                 + block[at + SourceParameters.CENTS] / 100);
-    }
-
-    /** Equal temperament from A4 = 440 Hz: 440 x 2^((key - 69) / 12), as in MIDI 1.0. */
-    static double frequency(double key) {
-        return A4_HZ * Polynomials.exp2((key - A4_KEY) / 12);
+        return hz * block[at + SourceParameters.RATIO] + block[at + SourceParameters.OFFSET];
     }
 }

@@ -41,6 +41,32 @@ public final class Polynomials {
         return sinCycles(cycles) / cosCycles(cycles);
     }
 
+    /** The angle of a point from the x axis in cycles, -0.5 to 0.5: atan2(y, x) / (2 pi). */
+    public static double cyclesOf(double y, double x) {
+        double ax = Math.abs(x);
+        double ay = Math.abs(y);
+        if (ax == 0 && ay == 0) {
+            return 0;
+        }
+        double ratio = ax > ay ? ay / ax : ax / ay;
+        // Newton's method on tan(2 pi c) = ratio from a first guess that is good to 0.005 rad; it doubles its digits each turn.
+        double c = ratio * 0.15915494309189535 * (1.0584 - 0.273 * ratio);
+        for (int i = 0; i < 4; i++) {
+            double sin = sinCycles(c);
+            double cos = cosCycles(c);
+            c += (ratio * cos - sin) / (TWO_PI * (cos + ratio * sin));
+        }
+        double first = ax > ay ? c : 0.25 - c;
+        double upper = x < 0 ? 0.5 - first : first;
+        return y < 0 ? -upper : upper;
+    }
+
+    /** A smooth limit: x for small x, never beyond -1 or 1. 1.5 u - 0.5 u cubed, with u = x / 1.5 held between -1 and 1. */
+    public static double softClip(double x) {
+        double u = Math.max(-1, Math.min(1, x * (2.0 / 3)));
+        return u * (1.5 - 0.5 * u * u);
+    }
+
     /** Two to the power x; x is limited to -512..511. */
     public static double exp2(double x) {
         double limited = Math.max(-POWER_RANGE, Math.min(POWER_RANGE - 1, x));

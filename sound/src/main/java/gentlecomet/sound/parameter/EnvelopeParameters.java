@@ -1,6 +1,6 @@
 package gentlecomet.sound.parameter;
 
-/** Places of an envelope's parameters within its group. Times in seconds. */
+/** Places of an envelope's parameters within its group. Times in seconds, or in note divisions where one is chosen. */
 public final class EnvelopeParameters {
 
     static final ParameterTemplate AMPLITUDE = new ParameterTemplate();
@@ -12,6 +12,18 @@ public final class EnvelopeParameters {
     public static final int DECAY = 3;
     public static final int SUSTAIN = 4;
     public static final int RELEASE = 5;
+    public static final int ATTACK_CURVE = 6;
+    public static final int DECAY_CURVE = 7;
+    public static final int RELEASE_CURVE = 8;
+    public static final int ON_LEGATO = 9;
+    public static final int DELAY_DIVISION = 10;
+    public static final int ATTACK_DIVISION = 11;
+    public static final int HOLD_DIVISION = 12;
+    public static final int DECAY_DIVISION = 13;
+    public static final int RELEASE_DIVISION = 14;
+
+    public static final int GO_ON = 0;
+    public static final int RESTART = 1;
 
     static {
         declare(AMPLITUDE, 0.002, 0.2, 100, 0.03);
@@ -28,5 +40,14 @@ public final class EnvelopeParameters {
         group.number("decay", "Decay", Unit.SECONDS, Taper.CUBIC, 0.001, 20, decay);
         group.number("sustain", "Sustain", Unit.PERCENT, Taper.LINEAR, 0, 100, sustain);
         group.number("release", "Release", Unit.SECONDS, Taper.CUBIC, 0.001, 20, release);
+        group.number("attackCurve", "Attack curve", Unit.PERCENT, Taper.LINEAR, -100, 100, 0);
+        group.number("decayCurve", "Decay curve", Unit.PERCENT, Taper.LINEAR, 0, 100, 100);
+        group.number("releaseCurve", "Release curve", Unit.PERCENT, Taper.LINEAR, 0, 100, 100);
+        group.choice("onLegato", "On legato notes", "goOn", "restart");
+        group.division("delayDivision", "Delay tempo");
+        group.division("attackDivision", "Attack tempo");
+        group.division("holdDivision", "Hold tempo");
+        group.division("decayDivision", "Decay tempo");
+        group.division("releaseDivision", "Release tempo");
     }
 }

@@ -17,9 +17,16 @@ import java.util.List;
  * @param max     greatest value
  * @param neutral value that does nothing or leaves the sound plain; left out of files
  * @param choices text ids of a {@link Taper#CHOICE}, else empty
+ * @param decider registry index of the choice that decides whether this parameter means anything, or -1 when it always does
+ * @param deciding bit n is set when the decider's choice n gives it meaning
  */
 public record Parameter(int index, String id, String label, String place, Unit unit, Taper taper, double min, double max,
-        double neutral, List<String> choices) {
+        double neutral, List<String> choices, int decider, int deciding) {
+
+    /** Whether it means anything while the values of a patch stand as they are; an idle parameter keeps its value. */
+    public boolean relevant(double[] values) {
+        return decider < 0 || (deciding >> (int) values[decider] & 1) == 1;
+    }
 
     /** Position 0 to 1 along the bar of a value, which is limited to the range. */
     public double position(double value) {

@@ -10,14 +10,38 @@ import java.util.List;
 final class ParameterTemplate {
 
     private final List<Parameter> parameters = new ArrayList<>();
+    private int decider = -1;
+    private int deciding;
+
+    /** What is declared from here on means something only while a choice of this group stands at one of the given ids. */
+    void when(int choice, String... ids) {
+        decider = choice;
+        deciding = 0;
+        for (String id : ids) {
+            int at = parameters.get(choice).choices().indexOf(id);
+            if (at < 0) {
+                throw new IllegalArgumentException("no choice " + id);
+            }
+            deciding |= 1 << at;
+        }
+    }
+
+    /** What is declared from here on always means something. */
+    void always() {
+        decider = -1;
+    }
 
     int number(String id, String label, Unit unit, Taper taper, double min, double max, double neutral) {
-        return add(new Parameter(parameters.size(), id, label, "", unit, taper, min, max, neutral, List.of()));
+        return add(new Parameter(parameters.size(), id, label, placeOf(id), unit, taper, min, max, neutral, List.of(), decider, deciding));
     }
 
     int choice(String id, String label, String... choices) {
-        return add(new Parameter(parameters.size(), id, label, "", Unit.NONE, Taper.CHOICE, 0, choices.length - 1, 0,
-                List.of(choices)));
+        return add(new Parameter(parameters.size(), id, label, placeOf(id), Unit.NONE, Taper.CHOICE, 0, choices.length - 1, 0,
+                List.of(choices), decider, deciding));
+    }
+
+    int division(String id, String label) {
+        return choice(id, label, Division.idsWithFree());
     }
 
     int onOff(String id, String label) {
@@ -29,7 +53,7 @@ final class ParameterTemplate {
         for (Parameter p : group.parameters) {
             add(new Parameter(parameters.size(), prefix.isEmpty() ? p.id() : prefix + "." + p.id(), p.label(),
                     joined(place, p.place()), p.unit(), p.taper(), p.min(), p.max(), p.neutral(),
-                    p.choices()));
+                    p.choices(), p.decider() < 0 ? -1 : start + p.decider(), p.deciding()));
         }
         return start;
     }
@@ -40,6 +64,11 @@ final class ParameterTemplate {
 
     List<Parameter> parameters() {
         return List.copyOf(parameters);
+    }
+
+    private static String placeOf(String id) {
+        int dot = id.indexOf('.');
+        return dot < 0 ? "" : id.substring(0, 1).toUpperCase() + id.substring(1, dot);
     }
 
     private int add(Parameter parameter) {

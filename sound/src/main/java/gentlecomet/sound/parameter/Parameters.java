@@ -11,13 +11,14 @@ import java.util.Map;
 public final class Parameters {
 
     /** Layers of a patch. */
-    public static final int LAYERS = 2;
+    public static final int LAYERS = 4;
     /** Every parameter in registry order. */
     public static final List<Parameter> ALL = declare();
     /** Number of parameters. */
     public static final int COUNT = ALL.size();
 
     private static final Map<String, Parameter> BY_ID = byId();
+    private static final boolean[] DECIDERS = deciders();
 
     private Parameters() {
     }
@@ -30,6 +31,24 @@ public final class Parameters {
     /** The parameter of an id, or null where there is none. */
     public static Parameter find(String id) {
         return BY_ID.get(id);
+    }
+
+    /** The parameters whose ids begin with a prefix, in registry order; a stretch of the registry. */
+    public static List<Parameter> startingWith(String prefix) {
+        int start = 0;
+        while (start < COUNT && !ALL.get(start).id().startsWith(prefix)) {
+            start++;
+        }
+        int end = start;
+        while (end < COUNT && ALL.get(end).id().startsWith(prefix)) {
+            end++;
+        }
+        return ALL.subList(start, end);
+    }
+
+    /** Whether the meaning of other parameters depends on this one. */
+    public static boolean decides(Parameter parameter) {
+        return DECIDERS[parameter.index()];
     }
 
     /** Registry index of a layer's parameter; {@code layer} counts from 0. */
@@ -47,11 +66,11 @@ public final class Parameters {
         return index < PatchParameters.SIZE ? -1 : (index - PatchParameters.SIZE) / LayerParameters.SIZE;
     }
 
-    /** Whether a route or a macro may move this parameter: anything continuous but the macros, the tempo and the trim. */
+    /** Whether a route or a macro may move this parameter: anything continuous but the macros, the tuning, the tempo and the trim. */
     public static boolean movable(Parameter parameter) {
         int index = parameter.index();
         boolean macro = index >= PatchParameters.MACRO && index < PatchParameters.MACRO + PatchParameters.MACROS;
-        return parameter.taper().continuous() && !macro && index != PatchParameters.TEMPO
+        return parameter.taper().continuous() && !macro && index != PatchParameters.TEMPO && index != PatchParameters.TUNING
                 && index != PatchParameters.LEVEL_TRIM;
     }
 
@@ -71,6 +90,16 @@ public final class Parameters {
             registry.group(LayerParameters.BLOCK, "layer" + layer, "Layer " + layer);
         }
         return registry.parameters();
+    }
+
+    private static boolean[] deciders() {
+        boolean[] deciders = new boolean[COUNT];
+        for (Parameter p : ALL) {
+            if (p.decider() >= 0) {
+                deciders[p.decider()] = true;
+            }
+        }
+        return deciders;
     }
 
     private static Map<String, Parameter> byId() {

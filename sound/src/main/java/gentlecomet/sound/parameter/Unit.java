@@ -16,6 +16,8 @@ public enum Unit {
     SEMITONES("st"),
     /** Doublings. */
     OCTAVES("oct"),
+    /** Angle, for phase modulation. */
+    RADIANS("rad"),
     /** Parts of a hundred, stored as 0 to 100. */
     PERCENT("%"),
     /** A MIDI key number, shown as a note name with C4 = 60. */

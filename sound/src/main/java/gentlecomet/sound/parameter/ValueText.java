@@ -34,10 +34,10 @@ public final class ValueText {
     public static String format(double value, Unit unit) {
         switch (unit) {
             case HERTZ:
-                return Math.abs(value) >= 1000 ? fixed(value / 1000, 2) + " kHz"
-                        : fixed(value, Math.abs(value) < 10 ? 2 : 1) + " Hz";
+                return Math.abs(value) >= 999.95 ? fixed(value / 1000, 2) + " kHz"
+                        : fixed(value, Math.abs(value) < 9.995 ? 2 : 1) + " Hz";
             case SECONDS:
-                return Math.abs(value) < 0.9995 ? fixed(value * 1000, Math.abs(value) < 0.01 ? 2 : Math.abs(value) < 0.1 ? 1 : 0) + " ms"
+                return Math.abs(value) < 0.9995 ? fixed(value * 1000, Math.abs(value) < 0.009995 ? 2 : Math.abs(value) < 0.09995 ? 1 : 0) + " ms"
                         : fixed(value, 2) + " s";
             case DECIBELS:
             case PERCENT:
@@ -110,6 +110,8 @@ public final class ValueText {
                 return suffix.equals("ct") ? number / 100 : matches(suffix, "st", "semi", "semitones") ? number : Double.NaN;
             case OCTAVES:
                 return suffix.equals("st") ? number / 12 : matches(suffix, "oct", "octave", "octaves") ? number : Double.NaN;
+            case RADIANS:
+                return matches(suffix, "rad", "radians") ? number : Double.NaN;
             case PERCENT:
                 return matches(suffix, "%", "percent", "pc") ? number : Double.NaN;
             case DECIBELS:

@@ -4,6 +4,7 @@ import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.parameter.SourceParameters;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -24,13 +25,22 @@ public final class Patch {
     private final double[] values;
     private final List<Route> routes;
     private final List<Macro> macros;
+    private final double[][] shapes;
+    private final List<SoundFile> recordings;
+
+    /** A patch with nothing drawn and no recording, as {@link #Patch(Naming, double[], List, List, double[][], List)}. */
+    public Patch(Naming naming, double[] values, List<Route> routes, List<Macro> macros) {
+        this(naming, values, routes, macros, new double[Shapes.COUNT][0], List.of());
+    }
 
     /**
      * @param values one value for each parameter in registry order, copied
      * @param macros exactly eight
+     * @param shapes the numbers of every drawn list in registry order, empty for its usual form, copied
+     * @param recordings at most one for each source
      * @throws IllegalArgumentException when a count is wrong
      */
-    public Patch(Naming naming, double[] values, List<Route> routes, List<Macro> macros) {
+    public Patch(Naming naming, double[] values, List<Route> routes, List<Macro> macros, double[][] shapes, List<SoundFile> recordings) {
         if (values.length != Parameters.COUNT || macros.size() != PatchParameters.MACROS) {
             throw new IllegalArgumentException("expected " + Parameters.COUNT + " values and " + PatchParameters.MACROS
                     + " macros, found " + values.length + " and " + macros.size());
@@ -39,6 +49,11 @@ public final class Patch {
         this.values = values.clone();
         this.routes = List.copyOf(routes);
         this.macros = List.copyOf(macros);
+        this.shapes = new double[Shapes.COUNT][];
+        for (int kind = 0; kind < Shapes.COUNT; kind++) {
+            this.shapes[kind] = shapes[kind].clone();
+        }
+        this.recordings = List.copyOf(recordings);
     }
 
     /** The start of everything: dry, open, one sine at -12 dBFS, no route. */
@@ -70,6 +85,26 @@ public final class Patch {
 
     public List<Route> routes() {
         return routes;
+    }
+
+    /** The numbers of a drawn list, row by row; empty for its usual form. A copy. */
+    public double[] shape(int kind) {
+        return shapes[kind].clone();
+    }
+
+    /** The recordings that sources have. */
+    public List<SoundFile> recordings() {
+        return recordings;
+    }
+
+    /** The recording of a source, or null. */
+    public SoundFile recording(int layer, int source) {
+        for (SoundFile file : recordings) {
+            if (file.source() == SoundFile.place(layer, source)) {
+                return file;
+            }
+        }
+        return null;
     }
 
     /** The eight macros, used or not. */
@@ -108,6 +143,11 @@ public final class Patch {
         return macro < 0 ? values[parameter.index()] : targetOf(macro, parameter).at(macroPosition(macro));
     }
 
+    /** Whether a parameter means anything as the patch stands. */
+    public boolean relevant(Parameter parameter) {
+        return parameter.relevant(values);
+    }
+
     public boolean layerOn(int layer) {
         return values[Parameters.ofLayer(layer, LayerParameters.ON)] == 1;
     }
@@ -130,32 +170,56 @@ public final class Patch {
         }
         double[] changed = values.clone();
         changed[parameter.index()] = allowed;
-        return new Patch(naming, changed, routes, macros);
+        return new Patch(naming, changed, routes, macros, shapes, recordings);
+    }
+
+    /** This patch with all values, routes and macros replaced, its drawn lists and recordings kept. */
+    public Patch withSound(double[] newValues, List<Route> newRoutes, List<Macro> newMacros) {
+        return new Patch(naming, newValues, newRoutes, newMacros, shapes, recordings);
     }
 
     public Patch withNaming(Naming newNaming) {
-        return new Patch(newNaming, values, routes, macros);
+        return new Patch(newNaming, values, routes, macros, shapes, recordings);
     }
 
     public Patch withRoutes(List<Route> newRoutes) {
-        return new Patch(naming, values, newRoutes, macros);
+        return new Patch(naming, values, newRoutes, macros, shapes, recordings);
     }
 
     public Patch withMacro(int macro, Macro newMacro) {
         List<Macro> changed = new ArrayList<>(macros);
         changed.set(macro, newMacro);
-        return new Patch(naming, values, routes, changed);
+        return new Patch(naming, values, routes, changed, shapes, recordings);
+    }
+
+    /** This patch with a drawn list replaced; an empty one goes back to its usual form. */
+    public Patch withShape(int kind, double[] numbers) {
+        double[][] changed = shapes.clone();
+        changed[kind] = numbers;
+        return new Patch(naming, values, routes, macros, changed, recordings);
+    }
+
+    /** This patch with a source's recording replaced, or taken away where {@code file} is null. */
+    public Patch withRecording(int layer, int source, SoundFile file) {
+        List<SoundFile> changed = new ArrayList<>(recordings);
+        changed.removeIf(f -> f.source() == SoundFile.place(layer, source));
+        if (file != null) {
+            changed.add(file);
+        }
+        changed.sort((a, b) -> Integer.compare(a.source(), b.source()));
+        return new Patch(naming, values, routes, macros, shapes, changed);
     }
 
     @Override
     public boolean equals(Object other) {
         return other instanceof Patch && naming.equals(((Patch) other).naming) && Arrays.equals(values, ((Patch) other).values)
-                && routes.equals(((Patch) other).routes) && macros.equals(((Patch) other).macros);
+                && routes.equals(((Patch) other).routes) && macros.equals(((Patch) other).macros)
+                && Arrays.deepEquals(shapes, ((Patch) other).shapes) && recordings.equals(((Patch) other).recordings);
     }
 
     @Override
     public int hashCode() {
-        return Objects.hash(naming, Arrays.hashCode(values), routes, macros);
+        return Objects.hash(naming, Arrays.hashCode(values), routes, macros, Arrays.deepHashCode(shapes), recordings);
     }
 
     @Override

@@ -3,14 +3,20 @@ package gentlecomet.sound.patch;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.sound.parameter.Shapes;
 import java.util.List;
 
 /**
- * A patch as plain numbers, as it travels to the audio thread: the parameters in registry order, the count of routes and
- * three numbers for each (modulator, parameter index, depth), the count of macro targets and four numbers for each (macro
- * from 0, parameter index, low, high).
+ * A patch as plain numbers, as it travels to the audio thread: the parameters in registry order; the count of routes and
+ * {@link #ROUTE} numbers for each (modulator, parameter index, depth, side, bend, low, high, scaler or -1); the count of macro
+ * targets and four numbers for each (macro from 0, parameter index, low, high); the count of drawn lists and for each its
+ * place in the registry, its length and its numbers; the count of recordings and for each the source (layer x sources +
+ * source) and the recording's key.
  */
 public final class PatchImage {
+
+    /** Numbers of a route. */
+    public static final int ROUTE = 8;
 
     private PatchImage() {
     }
@@ -21,7 +27,13 @@ public final class PatchImage {
         for (Macro macro : patch.macros()) {
             targets += macro.targets().size();
         }
-        double[] image = new double[Parameters.COUNT + 1 + 3 * patch.routes().size() + 1 + 4 * targets];
+        int drawn = 0;
+        for (int kind = 0; kind < Shapes.COUNT; kind++) {
+            int length = patch.shape(kind).length;
+            drawn += length == 0 ? 0 : 2 + length;
+        }
+        double[] image = new double[Parameters.COUNT + 1 + ROUTE * patch.routes().size() + 1 + 4 * targets + 1 + drawn + 1
+                + 2 * patch.recordings().size()];
         int at = 0;
         while (at < Parameters.COUNT) {
             image[at] = patch.value(at);
@@ -32,6 +44,11 @@ public final class PatchImage {
             image[at++] = route.source().ordinal();
             image[at++] = route.target().index();
             image[at++] = route.depth();
+            image[at++] = route.side().ordinal();
+            image[at++] = route.bend();
+            image[at++] = route.low();
+            image[at++] = route.high();
+            image[at++] = route.scaler() == null ? -1 : route.scaler().ordinal();
         }
         image[at++] = targets;
         List<Macro> macros = patch.macros();
@@ -43,7 +60,73 @@ public final class PatchImage {
                 image[at++] = target.high();
             }
         }
+        int countAt = at++;
+        for (int kind = 0; kind < Shapes.COUNT; kind++) {
+            double[] numbers = patch.shape(kind);
+            if (numbers.length > 0) {
+                image[countAt]++;
+                image[at++] = kind;
+                image[at++] = numbers.length;
+                for (double v : numbers) {
+                    image[at++] = v;
+                }
+            }
+        }
+        image[at++] = patch.recordings().size();
+        for (SoundFile file : patch.recordings()) {
+            image[at++] = file.source();
+            image[at++] = file.key();
+        }
         return image;
+    }
+
+    /** The image of a patch with everything neutral: no layer on, no route, no macro target, nothing drawn. */
+    public static double[] empty() {
+        double[] image = new double[Parameters.COUNT + 4];
+        double[] neutral = Parameters.neutralValues();
+        for (int i = 0; i < neutral.length; i++) {
+            image[i] = neutral[i];
+        }
+        return image;
+    }
+
+    /** The numbers of a drawn list; empty for its usual form. */
+    public static double[] shape(double[] image, int kind) {
+        int at = shapesAt(image);
+        int count = (int) image[at++];
+        for (int i = 0; i < count; i++) {
+            int length = (int) image[at + 1];
+            if ((int) image[at] == kind) {
+                double[] numbers = new double[length];
+                for (int k = 0; k < length; k++) {
+                    numbers[k] = image[at + 2 + k];
+                }
+                return numbers;
+            }
+            at += 2 + length;
+        }
+        return new double[0];
+    }
+
+    /** Key of the recording that a source has, or 0. */
+    public static double recording(double[] image, int layer, int source) {
+        int at = shapesAt(image);
+        int count = (int) image[at++];
+        for (int i = 0; i < count; i++) {
+            at += 2 + (int) image[at + 1];
+        }
+        int files = (int) image[at++];
+        for (int i = 0; i < files; i++) {
+            if ((int) image[at + 2 * i] == SoundFile.place(layer, source)) {
+                return image[at + 2 * i + 1];
+            }
+        }
+        return 0;
+    }
+
+    private static int shapesAt(double[] image) {
+        int at = targetsAt(image);
+        return at + 1 + 4 * (int) image[at];
     }
 
     /** The value at which a parameter sounds before routes: where its macro puts it, or else as stored. As {@link Patch#soundingValue}. */
@@ -89,6 +172,6 @@ public final class PatchImage {
 
     /** Place of the count of macro targets in an image. */
     public static int targetsAt(double[] image) {
-        return Parameters.COUNT + 1 + 3 * (int) image[Parameters.COUNT];
+        return Parameters.COUNT + 1 + ROUTE * (int) image[Parameters.COUNT];
     }
 }

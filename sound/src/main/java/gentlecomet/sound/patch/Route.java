@@ -4,11 +4,63 @@ import gentlecomet.sound.parameter.Parameter;
 
 /**
  * One modulation connection. At full modulation the target has moved by {@code depth}, counted in the target's depth unit
- * (octaves for logarithmic parameters, else its own unit).
+ * (octaves for logarithmic parameters, else its own unit). What the modulator says goes through, in this order, the side, the
+ * bend, the scaling modulator and the limits.
  *
  * @param source where it starts
  * @param target the parameter that moves
  * @param depth  how far, up or down
+ * @param side   whether it is taken as it is, from 0 to 1, or from -1 to 1
+ * @param bend   of its curve, -1 to 1, see {@link gentlecomet.sound.maths.Bend}
+ * @param low    least modulation, -1 to 1
+ * @param high   greatest modulation, -1 to 1
+ * @param scaler a second modulator that it is multiplied by, or null
  */
-public record Route(Modulator source, Parameter target, double depth) {
+public record Route(Modulator source, Parameter target, double depth, Side side, double bend, double low, double high, Modulator scaler) {
+
+    /** How a modulator is taken. */
+    public enum Side {
+        /** As it comes. */
+        OWN("own"),
+        /** From 0 to 1: what swings both ways is lifted. */
+        ONE("oneSided"),
+        /** From -1 to 1: what rises from 0 is stretched. */
+        BOTH("twoSided");
+
+        private final String id;
+
+        Side(String id) {
+            this.id = id;
+        }
+
+        /** Stable text id, used in files. */
+        public String id() {
+            return id;
+        }
+
+        /** The side of an id, or null. */
+        public static Side find(String id) {
+            for (Side side : values()) {
+                if (side.id.equals(id)) {
+                    return side;
+                }
+            }
+            return null;
+        }
+    }
+
+    /** A route with nothing but a depth. */
+    public Route(Modulator source, Parameter target, double depth) {
+        this(source, target, depth, Side.OWN, 0, -1, 1, null);
+    }
+
+    public Route withDepth(double newDepth) {
+        return new Route(source, target, newDepth, side, bend, low, high, scaler);
+    }
+
+    /** Whether it also moves the target against its depth. */
+    public boolean twoSided() {
+        boolean swings = side == Side.BOTH || side == Side.OWN && source.twoSided();
+        return swings && low < 0;
+    }
 }

@@ -1,16 +1,24 @@
 package gentlecomet.sound.picture;
 
+import gentlecomet.sound.effect.Compressor;
+import gentlecomet.sound.effect.Equaliser;
 import gentlecomet.sound.engine.Engine;
-import gentlecomet.sound.engine.Envelope;
-import gentlecomet.sound.engine.Lfo;
-import gentlecomet.sound.engine.LowPass24;
+import gentlecomet.sound.filter.VoiceFilter;
 import gentlecomet.sound.maths.Polynomials;
+import gentlecomet.sound.motion.DrawnCurve;
+import gentlecomet.sound.motion.Envelope;
+import gentlecomet.sound.motion.Lfo;
+import gentlecomet.sound.parameter.EffectParameters;
+import gentlecomet.sound.parameter.EnvelopeParameters;
+import gentlecomet.sound.parameter.FilterParameters;
 import gentlecomet.sound.parameter.LayerParameters;
-import gentlecomet.sound.parameter.Parameter;
+import gentlecomet.sound.parameter.NoiseParameters;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.parameter.SourceParameters;
 import gentlecomet.sound.patch.PatchImage;
+import gentlecomet.sound.source.Recording;
 
 /**
  * The curves behind the bench's pictures, drawn from the engine's own parts. Each takes a patch image and answers numbers;
@@ -19,15 +27,42 @@ import gentlecomet.sound.patch.PatchImage;
 public final class Pictures {
 
     private static final double RATE = 48000;
+    private static final double LOW_HZ = 20;
+    private static final double OCTAVES = 9.965784284662087;
 
     private final Engine engine = new Engine(RATE);
 
+    /** Puts a recording where pictures of sources can find it. */
+    public void provide(Recording recording) {
+        engine.provide(recording);
+    }
+
     /**
-     * One source as it sounds alone at key C3, at the level it has.
+     * One source as it sounds alone at key C3, at the level it has; bent by the other sources where it listens to them.
      *
      * @return {@code points} samples over two cycles of the middle copy
      */
     public double[] wave(double[] image, int layer, int source, int points) {
+        engine.load(alone(image, layer, source));
+        engine.noteOn(48, 127);
+        int frames = 2048;
+        double[] left = new double[frames];
+        double[] right = new double[frames];
+        engine.render(left, right, 0, frames);
+        double semitones = 12 * image[Parameters.ofSource(layer, source, SourceParameters.OCTAVE)]
+                + image[Parameters.ofSource(layer, source, SourceParameters.SEMITONES)];
+        double period = RATE / (440 * Polynomials.exp2((48 + semitones - 69) / 12)) / image[Parameters.ofSource(layer, source, SourceParameters.RATIO)];
+        double span = Math.max(40, Math.min(2 * period, frames - 600));
+        double[] picture = new double[points];
+        for (int i = 0; i < points; i++) {
+            double at = 512 + span * i / (points - 1);
+            int whole = (int) at;
+            picture[i] = left[whole] + (left[whole + 1] - left[whole]) * (at - whole);
+        }
+        return picture;
+    }
+
+    private static double[] alone(double[] image, int layer, int source) {
         double[] alone = image.clone();
         int block = Parameters.ofLayer(layer, 0);
         for (int other = 0; other < Parameters.LAYERS; other++) {
@@ -38,51 +73,40 @@ public final class Pictures {
                 alone[Parameters.ofSource(layer, other, SourceParameters.LEVEL)] = SourceParameters.OFF_DB;
             }
         }
-        alone[block + LayerParameters.FILTER_TYPE] = 0;
+        alone[block + LayerParameters.NOISE + NoiseParameters.LEVEL] = SourceParameters.OFF_DB;
+        alone[block + LayerParameters.filter(0) + FilterParameters.TYPE] = FilterParameters.OFF;
+        alone[block + LayerParameters.filter(1) + FilterParameters.TYPE] = FilterParameters.OFF;
+        alone[block + LayerParameters.DRIVE_TYPE] = 0;
         alone[block + LayerParameters.LOW_KEY] = 0;
         alone[block + LayerParameters.HIGH_KEY] = 127;
         alone[block + LayerParameters.LOW_VELOCITY] = 1;
         alone[block + LayerParameters.HIGH_VELOCITY] = 127;
+        alone[block + LayerParameters.HIGH_VELOCITY_FADE] = 0;
         int amplitude = block + LayerParameters.AMPLITUDE_ENVELOPE;
-        alone[amplitude] = 0;
-        alone[amplitude + 1] = 0;
-        alone[amplitude + 4] = 100;
-        alone[PatchParameters.DELAY_MIX] = 0;
-        alone[PatchParameters.REVERB_MIX] = 0;
-        alone[PatchParameters.LEVEL_TRIM] = 0;
-        alone[PatchImage.routesAt()] = 0;
-        double[] plain = new double[Parameters.COUNT + 2];
-        System.arraycopy(alone, 0, plain, 0, Parameters.COUNT);
-        engine.load(plain);
-        engine.noteOn(48, 127);
-        int frames = 2048;
-        double[] left = new double[frames];
-        double[] right = new double[frames];
-        engine.render(left, right, 0, frames);
-        double semitones = 12 * alone[Parameters.ofSource(layer, source, SourceParameters.OCTAVE)]
-                + alone[Parameters.ofSource(layer, source, SourceParameters.SEMITONES)];
-        double period = RATE / (440 * Polynomials.exp2((48 + semitones - 69) / 12));
-        double span = Math.min(2 * period, frames - 600);
-        double[] picture = new double[points];
-        for (int i = 0; i < points; i++) {
-            double at = 512 + span * i / (points - 1);
-            int whole = (int) at;
-            picture[i] = left[whole] + (left[whole + 1] - left[whole]) * (at - whole);
+        alone[amplitude + EnvelopeParameters.DELAY] = 0;
+        alone[amplitude + EnvelopeParameters.ATTACK] = 0;
+        alone[amplitude + EnvelopeParameters.SUSTAIN] = 100;
+        for (int slot = 0; slot < LayerParameters.EFFECTS; slot++) {
+            alone[block + LayerParameters.effect(slot) + EffectParameters.TYPE] = EffectParameters.NONE;
         }
-        return picture;
+        for (int slot = 0; slot < PatchParameters.EFFECTS; slot++) {
+            alone[PatchParameters.effect(slot) + EffectParameters.TYPE] = EffectParameters.NONE;
+        }
+        alone[PatchParameters.LEVEL_TRIM] = 0;
+        // Without its routes: their depths become nothing.
+        int routes = (int) alone[PatchImage.routesAt()];
+        for (int r = 0; r < routes; r++) {
+            alone[PatchImage.routesAt() + 1 + PatchImage.ROUTE * r + 2] = 0;
+        }
+        return alone;
     }
 
     /** Response of a layer's filter in dB, at frequencies evenly spread in octaves from 20 Hz to 20 kHz; flat when it is off. */
-    public static double[] filter(double[] image, int layer, int points) {
+    public static double[] filter(double[] image, int layer, int filter, int points) {
+        double[] block = layerBlock(image, layer);
         double[] picture = new double[points];
-        int block = Parameters.ofLayer(layer, 0);
-        if (image[block + LayerParameters.FILTER_TYPE] == 0) {
-            return picture;
-        }
-        Parameter cutoff = Parameters.at(block + LayerParameters.CUTOFF);
         for (int i = 0; i < points; i++) {
-            picture[i] = LowPass24.responseDb(cutoff.value((double) i / (points - 1)), image[cutoff.index()],
-                    image[block + LayerParameters.RESONANCE], RATE);
+            picture[i] = VoiceFilter.responseDb(block, LayerParameters.filter(filter), hz(i, points), RATE);
         }
         return picture;
     }
@@ -90,11 +114,10 @@ public final class Pictures {
     /**
      * Level of an envelope over time, as the engine plays it: the key goes up at {@code held} seconds.
      *
-     * @param group start of the envelope's group in the layer's block
+     * @param which 0 for the amplitude envelope
      */
-    public static double[] envelope(double[] image, int layer, int group, double held, double seconds, int points) {
-        double[] block = new double[LayerParameters.SIZE];
-        System.arraycopy(image, Parameters.ofLayer(layer, 0), block, 0, block.length);
+    public static double[] envelope(double[] image, int layer, int which, double held, double seconds, int points) {
+        double[] block = layerBlock(image, layer);
         Envelope envelope = new Envelope();
         envelope.start(false);
         double step = seconds / (points - 1);
@@ -103,21 +126,71 @@ public final class Pictures {
             if (i * step > held) {
                 envelope.release();
             }
-            picture[i] = envelope.advance(block, group, step);
+            picture[i] = envelope.advance(block, LayerParameters.envelope(which), image[PatchParameters.TEMPO], step);
         }
         return picture;
     }
 
-    /** The layer's LFO over some seconds from the key's start, -1 to 1, delay and fade included. */
-    public static double[] lfo(double[] image, int layer, double seconds, int points) {
-        double[] block = new double[LayerParameters.SIZE];
-        System.arraycopy(image, Parameters.ofLayer(layer, 0), block, 0, block.length);
+    /** An LFO over some seconds from the key's start, delay and fade included. */
+    public static double[] lfo(double[] image, int layer, int which, double seconds, int points) {
+        double[] block = layerBlock(image, layer);
+        int at = LayerParameters.lfo(which);
+        double[] drawn = PatchImage.shape(image, Shapes.lfoPoints(layer, which));
+        double[] steps = PatchImage.shape(image, Shapes.lfoSteps(layer, which));
         Lfo lfo = new Lfo();
-        lfo.start(block, 1);
+        lfo.start(block, at, image[PatchParameters.TEMPO], 1, 0);
         double[] picture = new double[points];
         for (int i = 0; i < points; i++) {
-            picture[i] = lfo.advance(block, image[PatchParameters.TEMPO], seconds / (points - 1));
+            picture[i] = lfo.advance(block, at, drawn, steps, image[PatchParameters.TEMPO], seconds / (points - 1));
         }
         return picture;
+    }
+
+    /** A drawn curve over some seconds from the key's start; the key goes up at {@code held} seconds. */
+    public static double[] curve(double[] image, int layer, int which, double held, double seconds, int points) {
+        double[] block = layerBlock(image, layer);
+        double[] drawn = PatchImage.shape(image, Shapes.curve(layer, which));
+        DrawnCurve curve = new DrawnCurve();
+        curve.start();
+        double step = seconds / (points - 1);
+        double[] picture = new double[points];
+        for (int i = 0; i < points; i++) {
+            if (i * step > held) {
+                curve.release();
+            }
+            picture[i] = curve.advance(block, LayerParameters.curve(which), drawn, image[PatchParameters.TEMPO], step);
+        }
+        return picture;
+    }
+
+    /**
+     * What an equaliser does at frequencies evenly spread in octaves from 20 Hz to 20 kHz, in dB, or a compressor to levels evenly
+     * spread from -60 to 0 dB, in dB out.
+     *
+     * @param slot index of the slot's first parameter in the registry
+     */
+    public static double[] effect(double[] image, int slot, int points) {
+        double[] picture = new double[points];
+        boolean equaliser = image[slot + EffectParameters.TYPE] == EffectParameters.EQUALISER;
+        for (int i = 0; i < points; i++) {
+            picture[i] = equaliser ? Equaliser.responseDb(image, slot, hz(i, points), RATE)
+                    : Compressor.curve(-60 + 60.0 * i / (points - 1), image[slot + EffectParameters.COMPRESSOR_THRESHOLD],
+                            image[slot + EffectParameters.COMPRESSOR_RATIO], image[slot + EffectParameters.COMPRESSOR_KNEE])
+                            + image[slot + EffectParameters.COMPRESSOR_MAKE_UP];
+        }
+        return picture;
+    }
+
+    private static double hz(int i, int points) {
+        return LOW_HZ * Polynomials.exp2(OCTAVES * i / (points - 1));
+    }
+
+    private static double[] layerBlock(double[] image, int layer) {
+        double[] block = new double[LayerParameters.SIZE];
+        int start = Parameters.ofLayer(layer, 0);
+        for (int i = 0; i < block.length; i++) {
+            block[i] = image[start + i];
+        }
+        return block;
     }
 }

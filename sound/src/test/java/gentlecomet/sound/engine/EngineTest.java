@@ -23,8 +23,8 @@ class EngineTest {
 
     private static final Patch RICH = Played.routed(Played.patch("layer1.source1.wave=saw", "layer1.source1.copies=7",
             "layer1.source1.detune=18", "layer1.source1.width=80", "layer1.source1.phaseStart=random", "layer1.source2.wave=noise",
-            "layer1.source2.level=-24", "layer1.filter.type=low", "layer1.filter.cutoff=900", "layer1.filter.envelopeAmount=3",
-            "delay.mix=30", "reverb.mix=25"), Modulator.LFO, "layer1.pitch.shift", 0.3);
+            "layer1.source2.level=-24", "layer1.filter1.type=low", "layer1.filter1.cutoff=900", "layer1.filter1.envelopeAmount=3",
+            "effect1.type=delay", "effect1.mix=30", "effect2.type=reverb", "effect2.mix=25"), Modulator.LFO_1, "layer1.pitch.shift", 0.3);
 
     @Test
     void theNeutralPatchIsOneDrySineAtMinusTwelve() {
@@ -95,23 +95,32 @@ class EngineTest {
 
     @Test
     void everyModulatorMovesItsTarget() {
-        Patch open = Played.patch("layer1.source1.wave=saw", "layer1.filter.type=low", "layer1.filter.cutoff=200",
-                "layer1.lfo.wave=square", "layer1.lfo.rate=0.02", "layer1.filterEnvelope.sustain=100");
+        Patch open = Played.patch("layer1.source1.wave=saw", "layer1.filter1.type=low", "layer1.filter1.cutoff=200",
+                "layer1.lfo1.wave=square", "layer1.lfo1.rate=0.02", "layer1.lfo2.wave=square", "layer1.lfo3.wave=square", "layer1.lfo4.wave=square",
+                "layer1.lfo2.rate=0.02", "layer1.lfo3.rate=0.02", "layer1.lfo4.rate=0.02", "layer1.envelope2.sustain=100",
+                "layer1.envelope3.sustain=100", "layer1.envelope4.sustain=100");
         double plain = Played.rms(Played.left(open, 48, 127, 48000, 24000), 4800, 24000);
+        int firstMacro = Modulator.MACRO_1.ordinal();
         for (Modulator m : Modulator.values()) {
-            Patch routed = Played.routed(open.withValue(Parameters.find("macro" + Math.max(1, m.ordinal() - 8)), 100), m,
-                    "layer1.filter.cutoff", 5);
+            Patch routed = Played.routed(open.withValue(Parameters.find("macro" + Math.max(1, m.ordinal() - firstMacro + 1)), 100), m,
+                    "layer1.filter1.cutoff", 5);
             double moved = Played.rms(Played.left(routed, 48000, 24000, e -> {
                 e.modWheel(1);
                 e.aftertouch(1);
                 e.bend(0.5);
+                e.breath(1);
                 e.noteOn(48, 127);
+                e.keyAftertouch(48, 1);
+                if (m == Modulator.RELEASE_VELOCITY) {
+                    e.pedal(true);
+                    e.noteOff(48, 127);
+                }
             }), 4800, 24000);
             if (m != Modulator.KEY) {
                 assertTrue(Math.abs(Spectrum.db(moved / plain)) > 0.2, m + " moved the level by " + Spectrum.db(moved / plain) + " dB");
             }
         }
-        double low = Played.rms(Played.left(Played.routed(open, Modulator.KEY, "layer1.filter.cutoff", 5), 24, 127, 48000, 24000), 4800, 24000);
+        double low = Played.rms(Played.left(Played.routed(open, Modulator.KEY, "layer1.filter1.cutoff", 5), 24, 127, 48000, 24000), 4800, 24000);
         double untracked = Played.rms(Played.left(open, 24, 127, 48000, 24000), 4800, 24000);
         assertTrue(low < untracked, "keys below C4 close the filter");
     }
@@ -157,10 +166,10 @@ class EngineTest {
     @ParameterizedTest
     @CsvSource({"1/8D,120,375", "1/4,90,666.667", "free,120,250"})
     void delayTimesFollowTempoAndDivision(String division, double tempo, double expectedMs) {
-        Patch patch = Played.patch("layer1.amplitude.attack=0", "layer1.amplitude.decay=5 ms", "layer1.amplitude.sustain=0", "delay.mix=50",
-                "delay.divisionLeft=" + division, "delay.timeLeft=250", "performance.tempo=" + tempo, "delay.lowCut=20", "delay.highCut=20k",
-                "delay.feedback=0");
-        double[] dry = Played.left(patch.withValue(Parameters.find("delay.mix"), 0), 96, 127, 48000, 48000);
+        Patch patch = Played.patch("layer1.amplitude.attack=0", "layer1.amplitude.decay=5 ms", "layer1.amplitude.sustain=0", "effect1.type=delay", "effect1.mix=50",
+                "effect1.delay.divisionLeft=" + division, "effect1.delay.timeLeft=250", "performance.tempo=" + tempo, "effect1.delay.lowCut=20", "effect1.delay.highCut=20k",
+                "effect1.delay.feedback=0");
+        double[] dry = Played.left(patch.withValue(Parameters.find("effect1.mix"), 0), 96, 127, 48000, 48000);
         double[] both = Played.left(patch, 96, 127, 48000, 48000);
         int best = 0;
         double strongest = 0;
@@ -181,8 +190,8 @@ class EngineTest {
     @ParameterizedTest
     @CsvSource({"1.0,60", "2.5,60", "4,100", "0.6,30"})
     void reverbDecaysInItsTime(double decay, double size) {
-        Patch patch = Played.patch("layer1.amplitude.attack=0", "layer1.amplitude.decay=20 ms", "layer1.amplitude.sustain=0", "reverb.mix=100",
-                "reverb.decay=" + decay + " s", "reverb.size=" + size, "reverb.damping=20k", "reverb.lowCut=20");
+        Patch patch = Played.patch("layer1.amplitude.attack=0", "layer1.amplitude.decay=20 ms", "layer1.amplitude.sustain=0", "effect2.type=reverb", "effect2.mix=100",
+                "effect2.reverb.decay=" + decay + " s", "effect2.reverb.size=" + size, "effect2.reverb.damping=20k", "effect2.reverb.lowCut=20");
         double[] sound = Played.left(patch, 84, 127, 48000, (int) (48000 * decay * 1.6));
         double[] energy = new double[sound.length + 1];
         for (int i = sound.length - 1; i >= 0; i--) {
@@ -259,7 +268,7 @@ class EngineTest {
             for (int r = 0; r < 6; r++) {
                 Parameter target = Parameters.at(random.nextInt(Parameters.COUNT));
                 Modulator m = Modulator.values()[random.nextInt(Modulator.values().length)];
-                if (Parameters.movable(target) && (Parameters.layerOf(target.index()) >= 0 || m.sharedByAllNotes())) {
+                if (Parameters.movable(target)) {
                     patch = Played.routed(patch, m, target.id(), (random.nextDouble() * 2 - 1) * target.maxDepth());
                 }
             }

@@ -3,6 +3,8 @@ package gentlecomet.sound.engine;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import gentlecomet.sound.filter.StateVariable;
+import gentlecomet.sound.parameter.FilterParameters;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -11,7 +13,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 class FilterTest {
 
     private static double measuredDb(double hz, double cutoff, double resonanceDb, double rate) {
-        LowPass24 filter = new LowPass24();
+        StateVariable filter = new StateVariable();
         int steps = 3000;
         double[] out = new double[steps * Engine.STEP];
         double[] left = new double[Engine.STEP];
@@ -21,7 +23,7 @@ class FilterTest {
                 left[i] = Math.sin(2 * Math.PI * hz * (s * Engine.STEP + i) / rate);
                 right[i] = left[i];
             }
-            filter.process(left, right, Engine.STEP, cutoff, resonanceDb, rate);
+            filter.process(left, right, Engine.STEP, FilterParameters.LOW_PASS_24, cutoff, resonanceDb, rate);
             System.arraycopy(left, 0, out, s * Engine.STEP, Engine.STEP);
         }
         int period = (int) (Math.round(rate / hz * 100) / 100);
@@ -50,13 +52,13 @@ class FilterTest {
     @Test
     void thePictureShowsWhatTheFilterDoes() {
         for (double hz : new double[] {200, 900, 1500, 4000}) {
-            assertEquals(measuredDb(hz, 1000, 12, 48000), LowPass24.responseDb(hz, 1000, 12, 48000), 0.1, hz + " Hz");
+            assertEquals(measuredDb(hz, 1000, 12, 48000), StateVariable.responseDb(FilterParameters.LOW_PASS_24, hz, 1000, 12, 48000), 0.1, hz + " Hz");
         }
     }
 
     @Test
     void fastSweepsAtFullResonanceStayStable() {
-        LowPass24 filter = new LowPass24();
+        StateVariable filter = new StateVariable();
         double[] left = new double[Engine.STEP];
         double[] right = new double[Engine.STEP];
         double peak = 0;
@@ -65,7 +67,7 @@ class FilterTest {
                 left[i] = ((s * 31 + i * 17) % 64) / 32.0 - 1;
                 right[i] = left[i];
             }
-            filter.process(left, right, Engine.STEP, s % 2 == 0 ? 20 : 20000, 36, 48000);
+            filter.process(left, right, Engine.STEP, FilterParameters.LOW_PASS_24, s % 2 == 0 ? 20 : 20000, 36, 48000);
             for (double v : left) {
                 peak = Math.max(peak, Math.abs(v));
             }

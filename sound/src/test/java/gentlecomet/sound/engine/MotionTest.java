@@ -3,7 +3,9 @@ package gentlecomet.sound.engine;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import gentlecomet.sound.motion.Lfo;
 import gentlecomet.sound.parameter.LayerParameters;
+import gentlecomet.sound.parameter.LfoParameters;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.Modulator;
@@ -19,6 +21,8 @@ class MotionTest {
 
     private static final double STEP = 32 / 48000.0;
 
+    private static final double[] NOTHING = {};
+
     private static double[] block(String... changes) {
         double[] block = new double[LayerParameters.SIZE];
         System.arraycopy(PatchImage.of(Played.patch(changes)), Parameters.ofLayer(0, 0), block, 0, block.length);
@@ -27,14 +31,14 @@ class MotionTest {
 
     @Test
     void theLfoWaitsForItsDelayAndFadesIn() {
-        double[] block = block("layer1.lfo.wave=square", "layer1.lfo.rate=0.02", "layer1.lfo.delay=400 ms", "layer1.lfo.fade=600 ms");
+        double[] block = block("layer1.lfo1.wave=square", "layer1.lfo1.rate=0.02", "layer1.lfo1.delay=400 ms", "layer1.lfo1.fade=600 ms");
         Lfo lfo = new Lfo();
-        lfo.start(block, 1);
+        lfo.start(block, LayerParameters.lfo(0), 120, 1, 0);
         double atDelay = 1;
         double halfWay = 0;
         double atEnd = 0;
         for (double t = 0; t < 1.2; t += STEP) {
-            double v = lfo.advance(block, 120, STEP);
+            double v = lfo.advance(block, LayerParameters.lfo(0), NOTHING, NOTHING, 120, STEP);
             atDelay = t < 0.399 ? v : atDelay;
             halfWay = t < 0.7 ? v : halfWay;
             atEnd = v;
@@ -48,13 +52,13 @@ class MotionTest {
     @ParameterizedTest
     @CsvSource({"free,5,50", "1/4,5,20", "1/8D,5,26", "1/8T,5,60"})
     void theLfoKeepsItsRateOrTheTempo(String division, double rate, int cycles) {
-        double[] block = block("layer1.lfo.wave=square", "layer1.lfo.rate=" + rate, "layer1.lfo.division=" + division);
+        double[] block = block("layer1.lfo1.wave=square", "layer1.lfo1.rate=" + rate, "layer1.lfo1.division=" + division);
         Lfo lfo = new Lfo();
-        lfo.start(block, 1);
+        lfo.start(block, LayerParameters.lfo(0), 120, 1, 0);
         int rises = 0;
         double last = 1;
         for (int i = 0; i < Math.round(10 / STEP); i++) {
-            double v = lfo.advance(block, 120, STEP);
+            double v = lfo.advance(block, LayerParameters.lfo(0), NOTHING, NOTHING, 120, STEP);
             rises += v > last ? 1 : 0;
             last = v;
         }
@@ -62,13 +66,18 @@ class MotionTest {
     }
 
     @ParameterizedTest
-    @ValueSource(ints = {0, 1, 2, 3, 4, 5})
+    @ValueSource(ints = {0, 1, 2, 3, 4, 5, 6, 7, 8})
     void everyLfoWaveStaysBetweenMinusOneAndOneAndMoves(int wave) {
+        double[] block = block();
+        int at = LayerParameters.lfo(0);
+        block[at + LfoParameters.WAVE] = wave;
+        double[] points = {0, -80, 0, 50, 100, 30, 100, -80, 0};
+        double[] steps = {100, -50, 20, 0};
         double least = 2;
         double most = -2;
         for (int cycle = 0; cycle < 20; cycle++) {
             for (double phase = 0; phase < 1; phase += 0.01) {
-                double v = Lfo.shape(wave, phase, 3, cycle);
+                double v = Lfo.shape(block, at, points, steps, phase, 3, cycle);
                 least = Math.min(least, v);
                 most = Math.max(most, v);
             }
@@ -111,9 +120,9 @@ class MotionTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"layer1.source1.level=-40", "layer1.filter.cutoff=100", "levelTrim=-30", "layer1.zone.pan=-100", "layer1.pitch.shift=3"})
+    @ValueSource(strings = {"layer1.source1.level=-40", "layer1.filter1.cutoff=100", "levelTrim=-30", "layer1.zone.pan=-100", "layer1.pitch.shift=3"})
     void aParameterMovedByHandDoesNotClick(String change) {
-        Engine engine = Played.engine(Played.patch("layer1.filter.type=low", "layer1.filter.cutoff=5k"), 48000);
+        Engine engine = Played.engine(Played.patch("layer1.filter1.type=low", "layer1.filter1.cutoff=5k"), 48000);
         double[] left = new double[9600];
         engine.noteOn(57, 127);
         engine.render(left, new double[9600], 0, 9600);

@@ -75,8 +75,8 @@ class SourceTest {
 
     @Test
     void pulseWidthMovedByAnLfoLeavesTheGapsBetweenHarmonicsClean() {
-        var still = Played.patch("layer1.source1.wave=pulse", "layer1.lfo.rate=9");
-        var moved = Played.routed(still, gentlecomet.sound.patch.Modulator.LFO, "layer1.source1.pulseWidth", 40);
+        var still = Played.patch("layer1.source1.wave=pulse", "layer1.lfo1.rate=9");
+        var moved = Played.routed(still, gentlecomet.sound.patch.Modulator.LFO_1, "layer1.source1.pulseWidth", 40);
         double f = 440 * Math.pow(2, (96 - 69) / 12.0);
         Spectrum spectrum = new Spectrum(Played.left(moved, 96, 127, 48000, 80000), 8000, 65536, 48000);
         for (double n = 0.5; n * f < 15000; n++) {
@@ -88,8 +88,8 @@ class SourceTest {
     /** At a low key a fast LFO moves the falling edge faster than the wave itself runs; every jump is still corrected. */
     @Test
     void aPulseWidthThatOvertakesTheWaveStaysBandLimited() {
-        var moved = Played.routed(Played.patch("layer1.source1.wave=pulse", "layer1.lfo.rate=40"),
-                gentlecomet.sound.patch.Modulator.LFO, "layer1.source1.pulseWidth", 45);
+        var moved = Played.routed(Played.patch("layer1.source1.wave=pulse", "layer1.lfo1.rate=40"),
+                gentlecomet.sound.patch.Modulator.LFO_1, "layer1.source1.pulseWidth", 45);
         double[] sound = Played.left(moved, 12, 127, 48000, 48000);
         double[] still = Played.left(Played.patch("layer1.source1.wave=pulse"), 12, 127, 48000, 48000);
         assertTrue(steepest(sound) < 1.1 * steepest(still), "an uncorrected jump is about twice as steep as a corrected one");

@@ -30,13 +30,13 @@ class ParametersTest {
 
     @Test
     void indexesOfLayersAndSourcesMatchTheirIds() {
-        assertEquals("layer2.filter.cutoff", Parameters.at(Parameters.ofLayer(1, LayerParameters.CUTOFF)).id());
+        assertEquals("layer2.filter1.cutoff", Parameters.at(Parameters.ofLayer(1, LayerParameters.filter(0) + FilterParameters.CUTOFF)).id());
         assertEquals("layer1.source3.detune", Parameters.at(Parameters.ofSource(0, 2, SourceParameters.DETUNE)).id());
-        assertEquals("layer2.filterEnvelope.release",
-                Parameters.at(Parameters.ofLayer(1, LayerParameters.FILTER_ENVELOPE + EnvelopeParameters.RELEASE)).id());
+        assertEquals("layer2.envelope2.release",
+                Parameters.at(Parameters.ofLayer(1, LayerParameters.envelope(1) + EnvelopeParameters.RELEASE)).id());
         assertEquals("macro8", Parameters.at(PatchParameters.MACRO + 7).id());
         assertEquals(1, Parameters.layerOf(Parameters.ofLayer(1, 0)));
-        assertEquals(-1, Parameters.layerOf(PatchParameters.REVERB_WIDTH));
+        assertEquals(-1, Parameters.layerOf(PatchParameters.effect(9)));
     }
 
     @Test
@@ -64,8 +64,8 @@ class ParametersTest {
 
     @Test
     void placesAreNamedForPeople() {
-        assertEquals("Layer 2 filter", Parameters.find("layer2.filter.cutoff").place());
+        assertEquals("Layer 2 filter 1", Parameters.find("layer2.filter1.cutoff").place());
         assertEquals("Layer 1 source 3", Parameters.find("layer1.source3.wave").place());
-        assertNotNull(Parameters.find("reverb.decay"));
+        assertNotNull(Parameters.find("effect2.reverb.decay"));
     }
 }

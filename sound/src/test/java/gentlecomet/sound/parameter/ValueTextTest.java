@@ -11,34 +11,34 @@ class ValueTextTest {
 
     @ParameterizedTest
     @CsvSource({
-        "layer1.filter.cutoff, 1.2k, 1200", "layer1.filter.cutoff, 1.2 kHz, 1200", "layer1.filter.cutoff, 440, 440",
+        "layer1.filter1.cutoff, 1.2k, 1200", "layer1.filter1.cutoff, 1.2 kHz, 1200", "layer1.filter1.cutoff, 440, 440",
         "layer1.amplitude.attack, 350 ms, 0.35", "layer1.amplitude.attack, 1.5s, 1.5", "layer1.amplitude.attack, 20, 0.02",
         "layer1.source1.level, -6 dB, -6", "layer1.source1.level, off, -72", "layer1.zone.lowKey, C#4, 61",
         "layer1.zone.lowKey, db4, 61", "layer1.zone.lowKey, 60, 60", "layer1.source1.wave, saw, 2", "layer1.source1.wave, pu, 3",
-        "layer1.source1.cents, 1.5 st, 150", "layer1.filter.envelopeAmount, 24 st, 2", "delay.mix, '33,5 %', 33.5",
-        "delay.mix, 33.333333333333333333, 33.3333333333333"})
+        "layer1.source1.cents, 1.5 st, 150", "layer1.filter1.envelopeAmount, 24 st, 2", "effect1.mix, '33,5 %', 33.5",
+        "effect1.mix, 33.333333333333333333, 33.3333333333333"})
     void understandsWhatPeopleType(String id, String text, double expected) {
         assertEquals(expected, ValueText.parse(Parameters.find(id), text), 1e-12);
     }
 
     @ParameterizedTest
-    @CsvSource({"delay.divisionLeft, 1/8., 1/8D", "delay.divisionLeft, 1/4t, 1/4T", "delay.divisionLeft, 1/16, 1/16"})
+    @CsvSource({"effect1.delay.divisionLeft, 1/8., 1/8D", "effect1.delay.divisionLeft, 1/4t, 1/4T", "effect1.delay.divisionLeft, 1/16, 1/16"})
     void understandsNoteDivisions(String id, String text, String expected) {
         Parameter p = Parameters.find(id);
         assertEquals(expected, p.choices().get((int) ValueText.parse(p, text)));
     }
 
     @ParameterizedTest
-    @CsvSource({"layer1.filter.cutoff, loud", "layer1.filter.cutoff, 5 dB", "layer1.filter.cutoff, ''", "layer1.source1.wave, organ",
-        "layer1.zone.lowKey, H4", "layer1.zone.lowKey, C12", "delay.mix, 1.2.3", "delay.mix, --5"})
+    @CsvSource({"layer1.filter1.cutoff, loud", "layer1.filter1.cutoff, 5 dB", "layer1.filter1.cutoff, ''", "layer1.source1.wave, organ",
+        "layer1.zone.lowKey, H4", "layer1.zone.lowKey, C12", "effect1.mix, 1.2.3", "effect1.mix, --5"})
     void refusesWhatHasNoMeaning(String id, String text) {
         assertTrue(Double.isNaN(ValueText.parse(Parameters.find(id), text)));
     }
 
     @Test
     void writesUnitsAsPeopleReadThem() {
-        assertEquals("1.20 kHz", ValueText.format(Parameters.find("layer1.filter.cutoff"), 1200));
-        assertEquals("440.0 Hz", ValueText.format(Parameters.find("layer1.filter.cutoff"), 440));
+        assertEquals("1.20 kHz", ValueText.format(Parameters.find("layer1.filter1.cutoff"), 1200));
+        assertEquals("440.0 Hz", ValueText.format(Parameters.find("layer1.filter1.cutoff"), 440));
         assertEquals("12.0 ms", ValueText.format(Parameters.find("layer1.amplitude.attack"), 0.012));
         assertEquals("1.00 s", ValueText.format(Parameters.find("layer1.amplitude.attack"), 0.9999));
         assertEquals("off", ValueText.format(Parameters.find("layer1.source1.level"), -72));
@@ -52,7 +52,7 @@ class ValueTextTest {
     @Test
     void divisionsFollowSixtyThousandOverTempo() {
         // Table of common practice: at 120 BPM a quarter is 500 ms, a dotted eighth 375 ms, an eighth triplet 166.67 ms.
-        Parameter p = Parameters.find("delay.divisionLeft");
+        Parameter p = Parameters.find("effect1.delay.divisionLeft");
         assertEquals(0.5, Division.seconds((int) ValueText.parse(p, "1/4"), 120), 1e-12);
         assertEquals(0.375, Division.seconds((int) ValueText.parse(p, "1/8D"), 120), 1e-12);
         assertEquals(1 / 6.0, Division.seconds((int) ValueText.parse(p, "1/8T"), 120), 1e-12);

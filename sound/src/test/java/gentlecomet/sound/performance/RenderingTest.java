@@ -30,17 +30,17 @@ class RenderingTest {
     @Test
     void theSameEngineRendersTheSameAgainAndAgain() {
         Rendering rendering = new Rendering(48000);
-        var patch = Played.patch("layer1.source1.wave=noise", "reverb.mix=40", "delay.mix=30");
+        var patch = Played.patch("layer1.source1.wave=noise", "effect2.type=reverb", "effect2.mix=40", "effect1.type=delay", "effect1.mix=30");
         Audio first = rendering.render(patch, TWO_NOTES);
-        rendering.render(Played.patch("layer1.source1.wave=saw", "reverb.mix=90"), TWO_NOTES);
+        rendering.render(Played.patch("layer1.source1.wave=saw", "effect2.type=reverb", "effect2.mix=90"), TWO_NOTES);
         assertArrayEquals(first.left(), rendering.render(patch, TWO_NOTES).left());
     }
 
     @Test
     void theTailWaitsForTheNextEchoAndEndlessSoundsAreCutAndNamed() {
-        var echo = Played.patch("delay.mix=50", "delay.timeLeft=1.5 s", "delay.timeRight=1.5 s", "delay.feedback=0");
+        var echo = Played.patch("effect1.type=delay", "effect1.mix=50", "effect1.delay.timeLeft=1.5 s", "effect1.delay.timeRight=1.5 s", "effect1.delay.feedback=0");
         assertTrue(new Rendering(48000).render(echo, Phrase.single(60, 100, 0.2)).seconds() > 1.7);
-        var endless = Played.patch("delay.mix=50", "delay.feedback=95", "delay.lowCut=20", "delay.highCut=20k");
+        var endless = Played.patch("effect1.type=delay", "effect1.mix=50", "effect1.delay.feedback=95", "effect1.delay.lowCut=20", "effect1.delay.highCut=20k");
         Rendering.Result cut = new Rendering(48000).render(PatchImage.of(endless), Phrase.single(60, 100, 0.2), 3, Rendering.Hands.AT_REST);
         assertTrue(cut.endless());
         assertEquals(3.2, cut.audio().seconds(), 0.01);

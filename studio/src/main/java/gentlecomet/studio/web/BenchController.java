@@ -6,7 +6,7 @@ import gentlecomet.craft.level.Levelling;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
-import gentlecomet.sound.patch.PatchImage;
+import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.service.Banks;
 import gentlecomet.studio.service.Measures;
 import gentlecomet.studio.service.PatchEditing;
@@ -56,7 +56,7 @@ class BenchController {
     }
 
     /** The state of a patch after an edit. */
-    record State(long version, double[] image, String undo, String redo, boolean saved) {
+    record State(long version, String undo, String redo, boolean saved) {
     }
 
     @GetMapping("/patches/{id}")
@@ -82,7 +82,7 @@ class BenchController {
         String gesture = edit.gesture() == null ? "" : edit.gesture().substring(0, Math.min(60, edit.gesture().length()));
         PatchRow row = editing.edit(id, edit.version(), gesture, new PatchEdit.SetValue(Parameters.at(edit.index()), edit.value()));
         PatchEditing.Steps steps = editing.steps(row);
-        return new State(row.version(), PatchImage.of(row.patch()), steps.undo(), steps.redo(), row.saved());
+        return new State(row.version(), steps.undo(), steps.redo(), row.saved());
     }
 
     @PostMapping("/patches/{id}/edits")
@@ -154,7 +154,13 @@ class BenchController {
         model.addAttribute("view", BenchView.of(row.patch()));
         model.addAttribute("history", patches.history(row.id(), HISTORY_SHOWN));
         model.addAttribute("revisions", patches.revisions(row.id()));
-        model.addAttribute("targets", Parameters.ALL.stream().filter(Parameters::movable).map(BenchController::targetName).toList());
+        model.addAttribute("targets", targets(row.patch()));
+    }
+
+    /** Names of what routes and macros can move: everything movable that means something as the patch stands. */
+    private static List<String> targets(Patch patch) {
+        return Parameters.ALL.stream().filter(p -> Parameters.movable(p) && patch.relevant(p)
+                && (Parameters.layerOf(p.index()) < 0 || patch.layerOn(Parameters.layerOf(p.index())))).map(BenchController::targetName).toList();
     }
 
     static String targetName(Parameter p) {

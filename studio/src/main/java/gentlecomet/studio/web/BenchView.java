@@ -5,6 +5,8 @@ import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.sound.parameter.ShapeKind;
+import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.Macro;
 import gentlecomet.sound.patch.MacroTarget;
@@ -14,17 +16,18 @@ import gentlecomet.sound.patch.Route;
 import java.util.ArrayList;
 import java.util.List;
 
-/** A patch laid out for the bench: every parameter as a value bar, in signal order. */
-record BenchView(List<Layer> layers, List<Bar> performance, List<Bar> delay, List<Bar> reverb, Bar trim, List<MacroCard> macros,
-        List<RouteLine> routes, List<Modulator> modulators) {
+/** A patch laid out for the bench: every parameter that means something now as a value bar, in signal order. */
+record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList velocity, EffectCards effects, Bar trim, List<MacroCard> macros,
+        List<RouteLine> routes, List<Modulator> modulators, List<Route.Side> sides) {
 
     /**
      * One value bar.
      *
-     * @param macro   number of the macro that holds it, 0 when none does
+     * @param macro    number of the macro that holds it, 0 when none does
      * @param brackets where routes and the macro take it, as "modulator,low,high" with positions from 0 to 1
+     * @param decides  whether other parameters come and go with it
      */
-    record Bar(Parameter parameter, double value, String text, int macro, String brackets) {
+    record Bar(Parameter parameter, double value, String text, int macro, String brackets, boolean decides) {
         public boolean choice() {
             return !parameter.choices().isEmpty();
         }
@@ -46,13 +49,17 @@ record BenchView(List<Layer> layers, List<Bar> performance, List<Bar> delay, Lis
     record Choice(int value, String text, boolean chosen) {
     }
 
-    /** A titled group of bars. */
-    record Group(String title, int number, List<Bar> bars) {
-    }
-
-    /** One layer. */
-    record Layer(int number, boolean on, Bar onBar, List<Bar> zone, List<Bar> pitch, List<Group> sources, List<Bar> filter,
-            List<Bar> amplitude, List<Bar> filterEnvelope, List<Bar> lfo) {
+    /** A drawn list for its canvas: {@code look} is "bars" or "points". */
+    record DrawnList(ShapeKind kind, String look, String text) {
+        static DrawnList of(Patch patch, int kind, String look) {
+            double[] numbers = patch.shape(kind);
+            StringBuilder text = new StringBuilder();
+            int width = Shapes.ALL.get(kind).columns().size();
+            for (int i = 0; i < numbers.length; i++) {
+                text.append(i == 0 ? "" : i % width == 0 ? "; " : " ").append(ValueText.fixed(numbers[i], numbers[i] == Math.rint(numbers[i]) ? 0 : 2));
+            }
+            return new DrawnList(Shapes.ALL.get(kind), look, text.toString());
+        }
     }
 
     /** A parameter under a macro. */
@@ -71,19 +78,16 @@ record BenchView(List<Layer> layers, List<Bar> performance, List<Bar> delay, Lis
         public String target() {
             return BenchController.targetName(route.target());
         }
+
+        public String percent(double part) {
+            return ValueText.fixed(part * 100, 0);
+        }
     }
 
     static BenchView of(Patch patch) {
-        List<Layer> layers = new ArrayList<>();
+        List<BenchLayer> layers = new ArrayList<>();
         for (int l = 0; l < Parameters.LAYERS; l++) {
-            List<Group> sources = new ArrayList<>();
-            for (int s = 0; s < LayerParameters.SOURCES; s++) {
-                sources.add(new Group("Source " + (s + 1), s, bars(patch, "layer" + (l + 1) + ".source" + (s + 1) + ".")));
-            }
-            String layer = "layer" + (l + 1) + ".";
-            layers.add(new Layer(l + 1, patch.layerOn(l), bar(patch, Parameters.at(Parameters.ofLayer(l, LayerParameters.ON))),
-                    bars(patch, layer + "zone."), bars(patch, layer + "pitch."), sources, bars(patch, layer + "filter."),
-                    bars(patch, layer + "amplitude."), bars(patch, layer + "filterEnvelope."), bars(patch, layer + "lfo.")));
+            layers.add(BenchLayer.of(patch, l));
         }
         List<MacroCard> macros = new ArrayList<>();
         for (int m = 0; m < PatchParameters.MACROS; m++) {
@@ -98,15 +102,14 @@ record BenchView(List<Layer> layers, List<Bar> performance, List<Bar> delay, Lis
             routes.add(new RouteLine(r, route, ValueText.format(route.depth(), route.target().depthUnit()),
                     DepthText.format(route.target(), patch.soundingValue(route.target()), route.depth())));
         }
-        return new BenchView(layers, bars(patch, "performance."), bars(patch, "delay."), bars(patch, "reverb."),
-                bar(patch, Parameters.at(PatchParameters.LEVEL_TRIM)), macros, routes, List.of(Modulator.values()));
+        boolean drawnVelocity = patch.value(PatchParameters.VELOCITY_CURVE) == 1;
+        return new BenchView(layers, BarGroup.of(patch, "Performance", 0, "performance."),
+                drawnVelocity ? DrawnList.of(patch, Shapes.VELOCITY, "points") : null, EffectCards.of(patch, -1),
+                bar(patch, Parameters.at(PatchParameters.LEVEL_TRIM)), macros, routes, List.of(Modulator.values()), List.of(Route.Side.values()));
     }
 
-    private static List<Bar> bars(Patch patch, String prefix) {
-        return Parameters.ALL.stream().filter(p -> p.id().startsWith(prefix)).map(p -> bar(patch, p)).toList();
-    }
-
-    private static Bar bar(Patch patch, Parameter p) {
+    /** The value bar of a parameter. */
+    static Bar bar(Patch patch, Parameter p) {
         double value = patch.soundingValue(p);
         List<String> brackets = new ArrayList<>();
         int macro = patch.holdingMacro(p);
@@ -116,10 +119,11 @@ record BenchView(List<Layer> layers, List<Bar> performance, List<Bar> delay, Lis
         }
         for (Route route : patch.routes()) {
             if (route.target().equals(p)) {
-                double low = route.source().twoSided() ? p.position(p.moved(value, -route.depth())) : p.position(value);
+                double low = route.twoSided() ? p.position(p.moved(value, -route.depth())) : p.position(value);
                 brackets.add(route.source().label() + "," + low + "," + p.position(p.moved(value, route.depth())));
             }
         }
-        return new Bar(p, value, ValueText.format(p, value), macro + 1, String.join(";", brackets));
+        boolean layerSwitch = p.index() >= PatchParameters.SIZE && p.index() == Parameters.ofLayer(Parameters.layerOf(p.index()), LayerParameters.ON);
+        return new Bar(p, value, ValueText.format(p, value), macro + 1, String.join(";", brackets), layerSwitch || Parameters.decides(p));
     }
 }

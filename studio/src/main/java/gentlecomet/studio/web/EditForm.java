@@ -1,11 +1,20 @@
 package gentlecomet.studio.web;
 
 import gentlecomet.craft.edit.DepthText;
+import gentlecomet.craft.edit.MoveEffect;
 import gentlecomet.craft.edit.PatchEdit;
+import gentlecomet.craft.edit.SetRecording;
+import gentlecomet.craft.edit.SetShape;
+import gentlecomet.craft.edit.ShapeRoute;
+import gentlecomet.sound.parameter.EffectParameters;
 import gentlecomet.sound.parameter.KeyName;
+import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.sound.parameter.ShapeKind;
+import gentlecomet.sound.parameter.Shapes;
+import gentlecomet.sound.parameter.Unit;
 import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.Patch;
@@ -15,6 +24,8 @@ import java.util.Map;
 
 /** Reads an edit from the fields of a form. */
 final class EditForm {
+
+    private static final int MOST_NUMBERS = 400;
 
     private EditForm() {
     }
@@ -55,6 +66,19 @@ final class EditForm {
                     throw new PatchEdit.EditException("\"" + text + "\" is not a value of " + BenchController.targetName(held) + ".");
                 }
                 return new PatchEdit.SetEnd(macro(form), held, field(form, "end").equals("high"), value);
+            case "choose":
+                Parameter chosen = target(field(form, "target"));
+                return new PatchEdit.SetValue(chosen, ValueText.parse(chosen, field(form, "value")));
+            case "shapeRoute":
+                return shapeRoute(form);
+            case "setShape":
+                return setShape(form);
+            case "addEffect":
+                return addEffect(form, patch);
+            case "moveEffect":
+                return new MoveEffect(number(form, "layer"), number(form, "slot"), number(form, "to"));
+            case "removeRecording":
+                return new SetRecording(layer(form), source(form), null);
             case "split":
                 int key = KeyName.parse(field(form, "key"));
                 if (key < 0) {
@@ -64,6 +88,76 @@ final class EditForm {
             default:
                 throw new PatchEdit.EditException("The page asked for something that this version does not know. Load the page again.");
         }
+    }
+
+    private static PatchEdit shapeRoute(Map<String, String> form) {
+        Route.Side side = Route.Side.find(field(form, "side"));
+        Modulator scaler = field(form, "scaler").isEmpty() ? null : modulator(field(form, "scaler"));
+        return new ShapeRoute(number(form, "route"), side == null ? Route.Side.OWN : side, percent(form, "bend"), percent(form, "low"),
+                percent(form, "high"), scaler);
+    }
+
+    private static double percent(Map<String, String> form, String name) {
+        double value = ValueText.quantity(field(form, name), Unit.PERCENT);
+        if (Double.isNaN(value)) {
+            throw new PatchEdit.EditException("\"" + field(form, name) + "\" is not a percentage.");
+        }
+        return value;
+    }
+
+    /** Rows between semicolons or line ends, numbers between blanks or commas. */
+    private static PatchEdit setShape(Map<String, String> form) {
+        ShapeKind kind = Shapes.find(field(form, "shape"));
+        if (kind == null) {
+            throw new PatchEdit.EditException("There is no such drawn list.");
+        }
+        String[] words = field(form, "rows").strip().split("[;,\\s]+");
+        if (words.length == 1 && words[0].isEmpty()) {
+            return new SetShape(kind, new double[0]);
+        }
+        if (words.length > MOST_NUMBERS) {
+            throw new PatchEdit.EditException(kind.label() + ": there are too many numbers.");
+        }
+        double[] numbers = new double[words.length];
+        for (int i = 0; i < words.length; i++) {
+            numbers[i] = ValueText.quantity(words[i], Unit.NONE);
+            if (Double.isNaN(numbers[i])) {
+                throw new PatchEdit.EditException(kind.label() + ": \"" + words[i] + "\" is not a number.");
+            }
+        }
+        return new SetShape(kind, numbers);
+    }
+
+    private static PatchEdit addEffect(Map<String, String> form, Patch patch) {
+        int layer = number(form, "layer");
+        int slots = layer < 0 ? PatchParameters.EFFECTS : LayerParameters.EFFECTS;
+        int free = -1;
+        for (int slot = slots - 1; slot >= 0 && patch.value(EffectCards.first(layer, slot)) == EffectParameters.NONE; slot--) {
+            free = slot;
+        }
+        for (int slot = 0; slot < slots && free < 0; slot++) {
+            free = patch.value(EffectCards.first(layer, slot)) == EffectParameters.NONE ? slot : -1;
+        }
+        if (free < 0) {
+            throw new PatchEdit.EditException("All " + slots + " places of the chain are taken.");
+        }
+        return new PatchEdit.SetValue(Parameters.at(EffectCards.first(layer, free)), number(form, "type"));
+    }
+
+    private static int layer(Map<String, String> form) {
+        int layer = number(form, "layer");
+        if (layer < 0 || layer >= Parameters.LAYERS) {
+            throw new PatchEdit.EditException("There is no such layer.");
+        }
+        return layer;
+    }
+
+    private static int source(Map<String, String> form) {
+        int source = number(form, "source");
+        if (source < 0 || source >= LayerParameters.SOURCES) {
+            throw new PatchEdit.EditException("There is no such source.");
+        }
+        return source;
     }
 
     private static String field(Map<String, String> form, String name) {

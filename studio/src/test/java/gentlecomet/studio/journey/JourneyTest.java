@@ -71,19 +71,19 @@ class JourneyTest {
         page.typeValue("layer1.source1.level", "-9 dB");
         page.js("const s = document.getElementById('layer1.source1.wave'); s.value = '2'; s.dispatchEvent(new Event('change'))");
         page.click("[data-stage=filter]");
-        page.js("const s = document.getElementById('layer1.filter.type'); s.value = '1'; s.dispatchEvent(new Event('change'))");
-        page.typeValue("layer1.filter.cutoff", "1.2k");
-        page.until(d -> editing.get(id).patch().value("layer1.filter.cutoff") == 1200);
-        page.typeValue("layer1.filter.cutoff", "very bright");
-        assertTrue(page.text("#messages").contains("\"very bright\" is not a value of Layer 1 filter: Cutoff"));
+        page.js("const s = document.getElementById('layer1.filter1.type'); s.value = '1'; s.dispatchEvent(new Event('change'))");
+        page.typeValue("layer1.filter1.cutoff", "1.2k");
+        page.until(d -> editing.get(id).patch().value("layer1.filter1.cutoff") == 1200);
+        page.typeValue("layer1.filter1.cutoff", "very bright");
+        assertTrue(page.text("#messages").contains("\"very bright\" is not a value of Layer 1 filter 1: Cutoff"));
         page.click(".message-box button");
 
         // Keys on a bar, and undo of them as one step each.
-        page.find("[id='layer1.filter.resonance']").sendKeys(Keys.ARROW_RIGHT);
-        page.until(d -> editing.get(id).patch().value("layer1.filter.resonance") > 0);
+        page.find("[id='layer1.filter1.resonance']").sendKeys(Keys.ARROW_RIGHT);
+        page.until(d -> editing.get(id).patch().value("layer1.filter1.resonance") > 0);
         page.keys(Keys.chord(Keys.CONTROL, "z"));
-        page.until(d -> d.findElement(By.id("layer1.filter.resonance")).getDomAttribute("aria-valuetext").equals("0.0 dB"));
-        assertEquals(0, editing.get(id).patch().value("layer1.filter.resonance"));
+        page.until(d -> d.findElement(By.id("layer1.filter1.resonance")).getDomAttribute("aria-valuetext").equals("0.0 dB"));
+        assertEquals(0, editing.get(id).patch().value("layer1.filter1.resonance"));
 
         // A drag along a bar.
         page.click("[data-stage=envelopes]");
@@ -94,12 +94,12 @@ class JourneyTest {
         // Routes from velocity and aftertouch.
         page.click("[data-stage=motion]");
         addRoute(page, id, "velocity", "layer 1 cutoff", "1 oct");
-        addRoute(page, id, "aftertouch", "Layer 1 filter: Cutoff", "2.4 kHz");
+        addRoute(page, id, "aftertouch", "Layer 1 filter 1: Cutoff", "2.4 kHz");
         assertEquals(1, editing.get(id).patch().routes().get(1).depth(), 1e-9);
 
         // Three macros in the house's order, the present value becoming one end.
         page.click("[data-stage=touch]");
-        macro(page, id, 1, "Brightness", "layer1.filter.cutoff", "300", "5k");
+        macro(page, id, 1, "Brightness", "layer1.filter1.cutoff", "300", "5k");
         macro(page, id, 3, "Attack", "layer1.amplitude.attack", "10 ms", "400 ms");
         macro(page, id, 4, "Release", "layer1.amplitude.release", "90 ms", "1.5 s");
         assertEquals(1.5, editing.get(id).patch().macros().get(3).targets().get(0).high());

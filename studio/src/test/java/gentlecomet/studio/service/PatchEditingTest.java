@@ -21,7 +21,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 @StudioTest
 class PatchEditingTest {
 
-    private static final Parameter CUTOFF = Parameters.find("layer1.filter.cutoff");
+    private static final Parameter CUTOFF = Parameters.find("layer1.filter1.cutoff");
 
     @Autowired
     private PatchEditing editing;
@@ -54,7 +54,7 @@ class PatchEditingTest {
     void undoAndRedoWalkThroughEveryState() {
         cutoff(1000, "");
         cutoff(500, "");
-        assertEquals("Layer 1 filter: Cutoff 1.00 kHz to 500.0 Hz", editing.steps(editing.get(id)).undo());
+        assertEquals("Layer 1 filter 1: Cutoff 1.00 kHz to 500.0 Hz", editing.steps(editing.get(id)).undo());
         editing.undo(id);
         assertEquals(1000, cutoff());
         editing.undo(id);
@@ -74,7 +74,7 @@ class PatchEditingTest {
         for (int hz = 1000; hz > 900; hz--) {
             cutoff(hz, "drag 1");
         }
-        assertEquals("Layer 1 filter: Cutoff 20.00 kHz to 901.0 Hz", editing.steps(editing.get(id)).undo());
+        assertEquals("Layer 1 filter 1: Cutoff 20.00 kHz to 901.0 Hz", editing.steps(editing.get(id)).undo());
         editing.undo(id);
         assertEquals(20000, cutoff());
     }

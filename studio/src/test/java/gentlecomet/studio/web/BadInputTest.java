@@ -83,7 +83,7 @@ class BadInputTest {
     }
 
     private static int cutoff() {
-        return gentlecomet.sound.parameter.Parameters.find("layer1.filter.cutoff").index();
+        return gentlecomet.sound.parameter.Parameters.find("layer1.filter1.cutoff").index();
     }
 
     @Test
@@ -101,11 +101,11 @@ class BadInputTest {
 
     @Test
     void formsThatMakeNoSense() throws Exception {
-        for (Map<String, String> form : List.of(Map.of("kind", "explode"), Map.of("kind", "addRoute", "source", "moon", "target", "reverb.mix", "depth", "1"),
-                Map.of("kind", "addRoute", "source", "lfo", "target", "cutoff", "depth", "1"),
-                Map.of("kind", "addRoute", "source", "lfo", "target", "layer1.filter.cutoff", "depth", "lots"),
+        for (Map<String, String> form : List.of(Map.of("kind", "explode"), Map.of("kind", "addRoute", "source", "moon", "target", "effect2.mix", "depth", "1"),
+                Map.of("kind", "addRoute", "source", "lfo1", "target", "cutoff", "depth", "1"),
+                Map.of("kind", "addRoute", "source", "lfo1", "target", "layer1.filter1.cutoff", "depth", "lots"),
                 Map.of("kind", "setDepth", "route", "7", "depth", "1"), Map.of("kind", "split", "key", "H2"),
-                Map.of("kind", "nameMacro", "macro", "12"), Map.of("kind", "setEnd", "macro", "1", "target", "reverb.mix", "value", "x"))) {
+                Map.of("kind", "nameMacro", "macro", "12"), Map.of("kind", "setEnd", "macro", "1", "target", "effect2.mix", "value", "x"))) {
             MockHttpServletRequestBuilder request = post("/patches/" + id + "/edits").param("version", "0");
             form.forEach(request::param);
             refused(request, 422, "");

@@ -1,4 +1,4 @@
-package gentlecomet.sound.engine;
+package gentlecomet.sound.source;
 
 import gentlecomet.sound.maths.Polynomials;
 
@@ -15,26 +15,46 @@ final class CopySpread {
     private double detuneCents;
     private double pan;
     private double width;
+    private double balanceDb;
+    private int edition = -1;
 
-    /** @param newPan -1 left to 1 right; @param newWidth 0 to 1 */
-    void set(int newCopies, double newDetuneCents, double newPan, double newWidth) {
-        if (newCopies == copies && newDetuneCents == detuneCents && newPan == pan && newWidth == width) {
+    /**
+     * @param newPan       -1 left to 1 right
+     * @param newWidth     0 to 1
+     * @param newBalanceDb level of the outermost copies against the middle, with the others between
+     * @param material     whose drawn offsets are added
+     */
+    void set(int newCopies, double newDetuneCents, double newPan, double newWidth, double newBalanceDb, SourceMaterial material) {
+        if (newCopies == copies && newDetuneCents == detuneCents && newPan == pan && newWidth == width
+                && newBalanceDb == balanceDb && material.edition() == edition) {
             return;
         }
         copies = newCopies;
         detuneCents = newDetuneCents;
         pan = newPan;
         width = newWidth;
-        double share = 1 / Math.sqrt(copies);
+        balanceDb = newBalanceDb;
+        edition = material.edition();
+        double[] drawn = material.copies();
+        double power = 0;
         for (int copy = 0; copy < copies; copy++) {
             double place = copies == 1 ? 0 : 2.0 * copy / (copies - 1) - 1;
             // Neighbours in pitch go to opposite sides, in mirrored pairs, so that neither side is sharp or louder.
             int pair = Math.min(copy, copies - 1 - copy);
             double side = (pair & 1) == 0 ? place : -place;
-            double position = Math.max(-1, Math.min(1, pan + side * width));
-            ratios[copy] = Polynomials.exp2(place * detuneCents / 1200);
-            lefts[copy] = share * leftGain(position);
-            rights[copy] = share * leftGain(-position);
+            double ownCents = 3 * copy < drawn.length ? drawn[3 * copy] : 0;
+            double ownPan = 3 * copy < drawn.length ? drawn[3 * copy + 1] / 100 : 0;
+            double position = Math.max(-1, Math.min(1, pan + side * width + ownPan));
+            double level = copies == 1 || balanceDb == 0 ? 1 : Polynomials.gainOfDb(balanceDb * (Math.abs(place) - 0.5));
+            power += level * level;
+            ratios[copy] = Polynomials.exp2((place * detuneCents + ownCents) / 1200);
+            lefts[copy] = level * leftGain(position);
+            rights[copy] = level * leftGain(-position);
+        }
+        double share = 1 / Math.sqrt(power);
+        for (int copy = 0; copy < copies; copy++) {
+            lefts[copy] *= share;
+            rights[copy] *= share;
         }
     }
 

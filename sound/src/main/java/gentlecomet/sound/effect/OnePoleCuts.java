@@ -1,5 +1,6 @@
-package gentlecomet.sound.engine;
+package gentlecomet.sound.effect;
 
+import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Polynomials;
 
 /** A low cut and a high cut of 6 dB per octave for one channel, -3 dB at their frequencies. */
@@ -26,7 +27,7 @@ final class OnePoleCuts {
         }
         double l = low;
         double h = high;
-        for (int i = 0; i < Engine.STEP; i++) {
+        for (int i = 0; i < ControlStep.SAMPLES; i++) {
             // Trapezoidal one-pole low-pass, twice: once taken away, once kept.
             double v = (samples[i] - l) * lowPart;
             double below = v + l;

@@ -1,4 +1,4 @@
-package gentlecomet.sound.engine;
+package gentlecomet.sound.source;
 
 import gentlecomet.sound.maths.Polynomials;
 

@@ -1,12 +1,14 @@
-package gentlecomet.sound.engine;
+package gentlecomet.sound.motion;
 
+import gentlecomet.sound.maths.Bend;
 import gentlecomet.sound.maths.Polynomials;
+import gentlecomet.sound.parameter.Division;
 import gentlecomet.sound.parameter.EnvelopeParameters;
 
 /**
- * Delay, attack, hold, decay, sustain, release, worked out once for each control step. Attack rises in a straight line to
- * 1 at the end of its time. Decay and release fall exponentially, by 60 dB over their time, and are bent so that they end
- * exactly on the sustain level and on zero.
+ * Delay, attack, hold, decay, sustain, release, worked out once for each control step. Attack rises to 1 at the end of its time, in
+ * a straight line or bent. Decay and release fall by 60 dB over their time, and are bent so that they end exactly on the
+ * sustain level and on zero; their curves lead from there to a straight line. Each time can be a note division instead.
  */
 public final class Envelope {
 
@@ -67,35 +69,47 @@ public final class Envelope {
      *
      * @param block  parameters of the layer
      * @param at     start of this envelope's group in the block
+     * @param tempo  in beats per minute, for times that are note divisions
      * @param step   length of the control step in seconds
      */
-    public double advance(double[] block, int at, double step) {
+    public double advance(double[] block, int at, double tempo, double step) {
+        if (stage == IDLE) {
+            return level;
+        }
         seconds += step;
-        if (stage == DELAY && leave(block[at + EnvelopeParameters.DELAY])) {
+        if (stage == DELAY && leave(time(block, at, EnvelopeParameters.DELAY, EnvelopeParameters.DELAY_DIVISION, tempo))) {
             stage = ATTACK;
         }
         if (stage == ATTACK) {
-            double time = block[at + EnvelopeParameters.ATTACK];
+            double time = time(block, at, EnvelopeParameters.ATTACK, EnvelopeParameters.ATTACK_DIVISION, tempo);
             if (leave(time)) {
                 stage = HOLD;
                 level = 1;
             } else {
-                level = startLevel + (1 - startLevel) * seconds / time;
+                double part = Bend.at(seconds / time, block[at + EnvelopeParameters.ATTACK_CURVE] / 100);
+                level = startLevel + (1 - startLevel) * part;
             }
         }
-        if (stage == HOLD && leave(block[at + EnvelopeParameters.HOLD])) {
+        if (stage == HOLD && leave(time(block, at, EnvelopeParameters.HOLD, EnvelopeParameters.HOLD_DIVISION, tempo))) {
             stage = DECAY;
         }
         if (stage == DECAY) {
             double sustain = block[at + EnvelopeParameters.SUSTAIN] / 100;
-            level = sustain + (1 - sustain) * fall(seconds / block[at + EnvelopeParameters.DECAY]);
+            double time = time(block, at, EnvelopeParameters.DECAY, EnvelopeParameters.DECAY_DIVISION, tempo);
+            level = sustain + (1 - sustain) * fall(seconds / time, block[at + EnvelopeParameters.DECAY_CURVE] / 100);
         } else if (stage == RELEASE) {
-            level = startLevel * fall(seconds / block[at + EnvelopeParameters.RELEASE]);
+            double time = time(block, at, EnvelopeParameters.RELEASE, EnvelopeParameters.RELEASE_DIVISION, tempo);
+            level = startLevel * fall(seconds / time, block[at + EnvelopeParameters.RELEASE_CURVE] / 100);
             if (level <= 0) {
                 stage = IDLE;
             }
         }
         return level;
+    }
+
+    private static double time(double[] block, int at, int free, int division, double tempo) {
+        int choice = (int) block[at + division];
+        return choice == 0 ? block[at + free] : Division.seconds(choice, tempo);
     }
 
     private boolean leave(double time) {
@@ -106,7 +120,11 @@ public final class Envelope {
         return true;
     }
 
-    private static double fall(double part) {
-        return part >= 1 ? 0 : (Polynomials.exp2(-FALL * part) - FLOOR) / (1 - FLOOR);
+    private static double fall(double part, double curve) {
+        if (part >= 1) {
+            return 0;
+        }
+        double falling = (Polynomials.exp2(-FALL * part) - FLOOR) / (1 - FLOOR);
+        return curve == 1 ? falling : falling * curve + (1 - part) * (1 - curve);
     }
 }

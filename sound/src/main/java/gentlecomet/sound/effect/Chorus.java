@@ -1,0 +1,54 @@
+package gentlecomet.sound.effect;
+
+import gentlecomet.sound.maths.ControlStep;
+import gentlecomet.sound.parameter.EffectParameters;
+
+/** Two moving delays a channel, in quadrature and with the sides apart by the spread. */
+final class Chorus implements Effect {
+
+    private static final double LONGEST = 0.065;
+    private static final double SHARE = 0.7071067811865476;
+
+    private final double sampleRate;
+    private final DelayLine left;
+    private final DelayLine right;
+    private final Sweep sweep = new Sweep();
+
+    Chorus(double sampleRate) {
+        this.sampleRate = sampleRate;
+        left = new DelayLine(LONGEST * sampleRate);
+        right = new DelayLine(LONGEST * sampleRate);
+    }
+
+    @Override
+    public void reset() {
+        left.reset();
+        right.reset();
+        sweep.reset();
+    }
+
+    @Override
+    public void process(double[] block, int at, double tempo, double[] toLeft, double[] toRight) {
+        double rate = block[at + EffectParameters.CHORUS_RATE];
+        double depth = block[at + EffectParameters.CHORUS_DEPTH] * sampleRate;
+        double delay = block[at + EffectParameters.CHORUS_DELAY] * sampleRate + 2;
+        double spread = block[at + EffectParameters.CHORUS_SPREAD] / 100 * 0.25;
+        voice(left, toLeft, delay, depth, 0, rate);
+        voice(right, toRight, delay, depth, spread, rate);
+        sweep.advance(rate, sampleRate);
+    }
+
+    private void voice(DelayLine line, double[] samples, double delay, double depth, double shift, double rate) {
+        double one = delay + depth * (1 + sweep.at(shift));
+        double oneSlope = (delay + depth * (1 + sweep.next(shift, rate, sampleRate)) - one) / ControlStep.SAMPLES;
+        double two = delay * 1.31 + depth * (1 + sweep.at(shift + 0.5));
+        double twoSlope = (delay * 1.31 + depth * (1 + sweep.next(shift + 0.5, rate, sampleRate)) - two) / ControlStep.SAMPLES;
+        double most = line.longest();
+        for (int i = 0; i < ControlStep.SAMPLES; i++) {
+            line.put(samples[i]);
+            samples[i] = SHARE * (line.at(Math.min(most, one)) + line.at(Math.min(most, two)));
+            one += oneSlope;
+            two += twoSlope;
+        }
+    }
+}

@@ -1,0 +1,175 @@
+package gentlecomet.sound.effect;
+
+import gentlecomet.sound.maths.ControlStep;
+import gentlecomet.sound.parameter.EffectParameters;
+
+/**
+ * A place in a chain of effects: it holds the effect that the patch asks for and mixes it with the dry sound. A change of type fades
+ * to dry first, so that nothing clicks. It costs nothing while it is empty, bypassed or mixed out.
+ */
+public final class EffectSlot {
+
+    private static final int SAMPLES = ControlStep.SAMPLES;
+    /** Change of the mix in a control step while a type is being exchanged: gone within 5 ms. */
+    private static final double FADE = 0.125;
+
+    private final double sampleRate;
+    private final double[] wetLeft = new double[SAMPLES];
+    private final double[] wetRight = new double[SAMPLES];
+    private int type = EffectParameters.NONE;
+    private int nextType = EffectParameters.NONE;
+    private Effect effect;
+    private Effect next;
+    private double mix;
+    private boolean fresh = true;
+    private boolean clean = true;
+    private double peakBefore;
+    private double peakAfter;
+
+    public EffectSlot(double sampleRate) {
+        this.sampleRate = sampleRate;
+    }
+
+    /** Makes the effect ready that a patch asks for, so that nothing has to be made while rendering. */
+    public void equip(int wanted) {
+        if (wanted == type) {
+            next = null;
+            nextType = type;
+        } else if (wanted != nextType || next == null && wanted != EffectParameters.NONE) {
+            next = made(wanted, sampleRate);
+            nextType = wanted;
+        }
+    }
+
+    /** Silences it and takes the effect that is ready at once. */
+    public void reset() {
+        exchange();
+        if (effect != null && !clean) {
+            effect.reset();
+        }
+        clean = true;
+        fresh = true;
+        mix = 0;
+        peakBefore = 0;
+        peakAfter = 0;
+    }
+
+    private void exchange() {
+        if (nextType != type) {
+            effect = next;
+            type = nextType;
+            next = null;
+            clean = true;
+        }
+    }
+
+    /** Works on one control step in place; arguments as {@link Effect#process}. */
+    public void process(double[] block, int at, double tempo, double[] left, double[] right) {
+        boolean leaving = nextType != type;
+        if (leaving && mix == 0) {
+            exchange();
+            leaving = false;
+        }
+        if (effect == null) {
+            return;
+        }
+        double asked = leaving || block[at + EffectParameters.ON] == 1 ? 0 : block[at + EffectParameters.MIX] / 100;
+        if (fresh) {
+            mix = asked;
+            fresh = false;
+        }
+        double wanted = leaving ? Math.max(0, mix - FADE) : Math.abs(asked - mix) <= FADE ? asked : mix + (asked > mix ? FADE : -FADE);
+        if (mix == 0 && wanted == 0) {
+            if (!clean) {
+                effect.reset();
+                clean = true;
+            }
+            return;
+        }
+        clean = false;
+        double before = 0;
+        for (int i = 0; i < SAMPLES; i++) {
+            wetLeft[i] = left[i];
+            wetRight[i] = right[i];
+            before = Math.max(before, Math.max(Math.abs(left[i]), Math.abs(right[i])));
+        }
+        effect.process(block, at, tempo, wetLeft, wetRight);
+        double slope = (wanted - mix) / SAMPLES;
+        double m = mix;
+        double after = 0;
+        for (int i = 0; i < SAMPLES; i++) {
+            m += slope;
+            left[i] += (wetLeft[i] - left[i]) * m;
+            right[i] += (wetRight[i] - right[i]) * m;
+            after = Math.max(after, Math.max(Math.abs(left[i]), Math.abs(right[i])));
+        }
+        mix = wanted;
+        peakBefore = Math.max(peakBefore, before);
+        peakAfter = Math.max(peakAfter, after);
+    }
+
+    /** How far the effect holds the level down now, in dB from 0 up. */
+    public double reductionDb() {
+        return effect == null || mix == 0 ? 0 : effect.reductionDb();
+    }
+
+    /** Greatest level before the slot since the last call. */
+    public double takePeakBefore() {
+        double peak = peakBefore;
+        peakBefore = 0;
+        return peak;
+    }
+
+    /** Greatest level after the slot since the last call. */
+    public double takePeakAfter() {
+        double peak = peakAfter;
+        peakAfter = 0;
+        return peak;
+    }
+
+    /** How long the output can be silent before another echo comes, in seconds. */
+    public double gapSeconds(double[] block, int at, double tempo) {
+        return effect == null || mix == 0 ? 0 : effect.gapSeconds(block, at, tempo);
+    }
+
+    private static Effect made(int type, double rate) {
+        switch (type) {
+            case EffectParameters.DRIVE:
+                return new DriveEffect(rate);
+            case EffectParameters.CRUSH:
+                return new Crush(rate);
+            case EffectParameters.CHORUS:
+                return new Chorus(rate);
+            case EffectParameters.FLANGER:
+                return new Flanger(rate);
+            case EffectParameters.PHASER:
+                return new Phaser(rate);
+            case EffectParameters.ENSEMBLE:
+                return new Ensemble(rate);
+            case EffectParameters.WIDENER:
+                return new Widener(rate);
+            case EffectParameters.TREMOLO:
+                return new Tremolo(rate);
+            case EffectParameters.DELAY:
+                return new StereoDelay(rate);
+            case EffectParameters.REVERB:
+                return new Reverb(rate);
+            case EffectParameters.EQUALISER:
+                return new Equaliser(rate);
+            case EffectParameters.COMPRESSOR:
+                return new Compressor(rate);
+            case EffectParameters.BANDS:
+                return new BandCompressor(rate);
+            case EffectParameters.TRANSIENTS:
+                return new Transients(rate);
+            case EffectParameters.DUCKING:
+                return new Ducking(rate);
+            case EffectParameters.LIMITER:
+                return new Limiter(rate);
+            case EffectParameters.STEREO:
+                return new StereoWidth(rate);
+            default:
+                return null;
+        }
+    }
+}

@@ -1,0 +1,51 @@
+package gentlecomet.sound.effect;
+
+import gentlecomet.sound.maths.ControlStep;
+import gentlecomet.sound.parameter.EffectParameters;
+
+/** A short moving delay with feedback, added to the dry sound; the sides a quarter of a cycle apart. */
+final class Flanger implements Effect {
+
+    private static final double LONGEST = 0.03;
+
+    private final double sampleRate;
+    private final DelayLine left;
+    private final DelayLine right;
+    private final Sweep sweep = new Sweep();
+
+    Flanger(double sampleRate) {
+        this.sampleRate = sampleRate;
+        left = new DelayLine(LONGEST * sampleRate);
+        right = new DelayLine(LONGEST * sampleRate);
+    }
+
+    @Override
+    public void reset() {
+        left.reset();
+        right.reset();
+        sweep.reset();
+    }
+
+    @Override
+    public void process(double[] block, int at, double tempo, double[] toLeft, double[] toRight) {
+        double rate = block[at + EffectParameters.FLANGER_RATE];
+        double depth = block[at + EffectParameters.FLANGER_DEPTH] * sampleRate;
+        double delay = block[at + EffectParameters.FLANGER_DELAY] * sampleRate + 2;
+        double feedback = block[at + EffectParameters.FLANGER_FEEDBACK] / 100;
+        voice(left, toLeft, delay, depth, 0, rate, feedback);
+        voice(right, toRight, delay, depth, 0.25, rate, feedback);
+        sweep.advance(rate, sampleRate);
+    }
+
+    private void voice(DelayLine line, double[] samples, double delay, double depth, double shift, double rate, double feedback) {
+        double length = delay + depth * (1 + sweep.at(shift));
+        double slope = (delay + depth * (1 + sweep.next(shift, rate, sampleRate)) - length) / ControlStep.SAMPLES;
+        double most = line.longest();
+        for (int i = 0; i < ControlStep.SAMPLES; i++) {
+            double late = line.at(Math.min(most, length));
+            line.put(samples[i] + feedback * late + 1e-20);
+            samples[i] = 0.5 * (samples[i] + late);
+            length += slope;
+        }
+    }
+}

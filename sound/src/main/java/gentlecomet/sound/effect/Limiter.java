@@ -1,0 +1,81 @@
+package gentlecomet.sound.effect;
+
+import gentlecomet.sound.maths.ControlStep;
+import gentlecomet.sound.maths.Polynomials;
+import gentlecomet.sound.parameter.EffectParameters;
+
+/**
+ * A limiter that looks two control steps ahead: the gain that a peak needs is reached in a straight line before the peak
+ * comes out, and let go again over the release time. No sample leaves it above the ceiling.
+ */
+final class Limiter implements Effect {
+
+    private static final int SAMPLES = ControlStep.SAMPLES;
+    private static final double LOG2_E = 1.4426950408889634;
+
+    private final double sampleRate;
+    private final double[][] left = new double[2][SAMPLES];
+    private final double[][] right = new double[2][SAMPLES];
+    /** Greatest gain that the steps held back and the new one allow. */
+    private final double[] allowed = {1, 1, 1};
+    private double present = 1;
+
+    Limiter(double sampleRate) {
+        this.sampleRate = sampleRate;
+    }
+
+    @Override
+    public void reset() {
+        for (int s = 0; s < 2; s++) {
+            for (int i = 0; i < SAMPLES; i++) {
+                left[s][i] = 0;
+                right[s][i] = 0;
+            }
+        }
+        allowed[0] = 1;
+        allowed[1] = 1;
+        allowed[2] = 1;
+        present = 1;
+    }
+
+    @Override
+    public void process(double[] block, int at, double tempo, double[] toLeft, double[] toRight) {
+        double gain = Polynomials.gainOfDb(block[at + EffectParameters.LIMITER_GAIN]);
+        double ceiling = Polynomials.gainOfDb(block[at + EffectParameters.LIMITER_CEILING]);
+        double letGo = 1 - Polynomials.exp2(-SAMPLES / (block[at + EffectParameters.LIMITER_RELEASE] * sampleRate) * LOG2_E);
+        double peak = 0;
+        for (int i = 0; i < SAMPLES; i++) {
+            double l = toLeft[i] * gain;
+            double r = toRight[i] * gain;
+            peak = Math.max(peak, Math.max(Math.abs(l), Math.abs(r)));
+            toLeft[i] = left[0][i];
+            toRight[i] = right[0][i];
+            left[0][i] = left[1][i];
+            right[0][i] = right[1][i];
+            left[1][i] = l;
+            right[1][i] = r;
+        }
+        allowed[0] = allowed[1];
+        allowed[1] = allowed[2];
+        allowed[2] = peak > ceiling ? ceiling / peak : 1;
+        // At the end of the step that goes out now the gain may be what this and the next step allow.
+        double most = Math.min(allowed[0], allowed[1]);
+        double wanted = Math.min(most, present + (1 - present) * letGo);
+        double soon = Math.min(most, allowed[2]);
+        wanted = Math.min(wanted, Math.max(soon, present + (soon - present) * 0.5));
+        double from = Math.min(present, allowed[0]);
+        double slope = (wanted - from) / SAMPLES;
+        double g = from;
+        for (int i = 0; i < SAMPLES; i++) {
+            g += slope;
+            toLeft[i] *= g;
+            toRight[i] *= g;
+        }
+        present = wanted;
+    }
+
+    @Override
+    public double reductionDb() {
+        return Math.max(0, -Polynomials.dbOfGain(present));
+    }
+}

@@ -1,0 +1,59 @@
+package gentlecomet.sound.engine;
+
+import gentlecomet.sound.effect.EffectSlot;
+import gentlecomet.sound.parameter.EffectParameters;
+
+/** Effect slots in their order. */
+final class EffectChain {
+
+    private final EffectSlot[] slots;
+    private final int start;
+    private boolean inUse;
+
+    /** @param start place of the first slot's group in the block that the chain reads */
+    EffectChain(int count, int start, double sampleRate) {
+        this.start = start;
+        slots = new EffectSlot[count];
+        for (int s = 0; s < count; s++) {
+            slots[s] = new EffectSlot(sampleRate);
+        }
+    }
+
+    private int at(int slot) {
+        return start + slot * EffectParameters.size();
+    }
+
+    /** Makes the effects ready that a block asks for. */
+    void equip(double[] block) {
+        for (int s = 0; s < slots.length; s++) {
+            slots[s].equip((int) block[at(s) + EffectParameters.TYPE]);
+            inUse |= block[at(s) + EffectParameters.TYPE] != EffectParameters.NONE;
+        }
+    }
+
+    void reset() {
+        for (EffectSlot slot : slots) {
+            slot.reset();
+        }
+    }
+
+    void process(double[] block, double tempo, double[] left, double[] right) {
+        if (inUse) {
+            for (int s = 0; s < slots.length; s++) {
+                slots[s].process(block, at(s), tempo, left, right);
+            }
+        }
+    }
+
+    EffectSlot slot(int slot) {
+        return slots[slot];
+    }
+
+    double gapSeconds(double[] block, double tempo) {
+        double gap = 0;
+        for (int s = 0; s < slots.length; s++) {
+            gap += slots[s].gapSeconds(block, at(s), tempo);
+        }
+        return gap;
+    }
+}

@@ -1,0 +1,169 @@
+package gentlecomet.sound.engine;
+
+import gentlecomet.sound.source.WaveShelf;
+
+/** All voices of an engine: which are free, which make room, which is the newest. */
+final class VoicePool {
+
+    /** Voices that can sound at once, without those that fade out to make room. */
+    static final int MOST = 64;
+    private static final int SPARE = 8;
+
+    private final Voice[] voices = new Voice[MOST + SPARE];
+    private Voice newest;
+
+    VoicePool(WaveShelf shelf) {
+        for (int v = 0; v < voices.length; v++) {
+            voices[v] = new Voice(shelf);
+        }
+    }
+
+    void equip(double[] layerBlock, double highestRate) {
+        for (Voice v : voices) {
+            v.equip(layerBlock, highestRate);
+        }
+    }
+
+    void stop() {
+        for (Voice v : voices) {
+            v.stop();
+        }
+        newest = null;
+    }
+
+    /** Renders the voices of a layer; answers how many had to be silenced. */
+    int render(int layer, VoiceSetting setting, Panel panel, double[] left, double[] right) {
+        int faults = 0;
+        for (Voice v : voices) {
+            if (v.active() && v.layer() == layer && !v.render(setting, panel.layerBlock(layer), panel.edition(layer),
+                    panel.voiceRouting(layer), panel.effectRouting(layer), left, right)) {
+                faults++;
+            }
+        }
+        return faults;
+    }
+
+    boolean sounds(int layer) {
+        for (Voice v : voices) {
+            if (v.active() && v.layer() == layer) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    int sounding() {
+        int count = 0;
+        for (Voice v : voices) {
+            count += v.active() ? 1 : 0;
+        }
+        return count;
+    }
+
+    int layersHeld() {
+        int bits = 0;
+        for (Voice v : voices) {
+            if (v.active() && v.held()) {
+                bits |= 1 << v.layer();
+            }
+        }
+        return bits;
+    }
+
+    /** The newest voice that still sounds, or null. */
+    Voice newest() {
+        return newest != null && newest.active() ? newest : null;
+    }
+
+    /** The newest voice of a layer that still sounds, or null. */
+    Voice newest(int layer) {
+        Voice found = null;
+        for (Voice v : voices) {
+            if (v.active() && v.layer() == layer && (found == null || v.order() > found.order())) {
+                found = v;
+            }
+        }
+        return found;
+    }
+
+    void setNewest(Voice voice) {
+        newest = voice;
+    }
+
+    /** The voice of a layer that mono playing goes on with, or null. */
+    Voice going(int layer) {
+        Voice found = null;
+        for (Voice v : voices) {
+            if (v.active() && v.layer() == layer && !v.fading() && (found == null || v.order() > found.order())) {
+                found = v;
+            }
+        }
+        return found;
+    }
+
+    void letGo(int key, boolean pedal, double releaseVelocity) {
+        for (Voice v : voices) {
+            if (v.active() && v.held() && v.key() == key) {
+                v.letGo(pedal, releaseVelocity);
+            }
+        }
+    }
+
+    void letGoAll() {
+        for (Voice v : voices) {
+            if (v.active()) {
+                v.letGo(false, 0);
+            }
+        }
+    }
+
+    void pedalUp() {
+        for (Voice v : voices) {
+            v.pedalUp();
+        }
+    }
+
+    /** Fades voices so that a layer has no more than {@code limit} and all together no more than {@link #MOST}, one to come included. */
+    void makeRoom(int layer, int limit) {
+        if (count(layer) >= limit) {
+            takeOne(layer);
+        }
+        if (count(-1) >= MOST) {
+            takeOne(-1);
+        }
+    }
+
+    private int count(int layer) {
+        int count = 0;
+        for (Voice v : voices) {
+            count += v.active() && !v.fading() && (layer < 0 || v.layer() == layer) ? 1 : 0;
+        }
+        return count;
+    }
+
+    private void takeOne(int layer) {
+        Voice victim = null;
+        for (Voice v : voices) {
+            if (v.active() && !v.fading() && (layer < 0 || v.layer() == layer) && (victim == null || v.yieldsBefore(victim))) {
+                victim = v;
+            }
+        }
+        if (victim != null) {
+            victim.fade();
+        }
+    }
+
+    /** A voice that is free, or else the oldest. */
+    Voice idle() {
+        Voice oldest = voices[0];
+        for (Voice v : voices) {
+            if (!v.active()) {
+                return v;
+            }
+            if (v.order() < oldest.order()) {
+                oldest = v;
+            }
+        }
+        return oldest;
+    }
+}

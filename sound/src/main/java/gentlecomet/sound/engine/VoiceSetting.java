@@ -1,0 +1,19 @@
+package gentlecomet.sound.engine;
+
+import gentlecomet.sound.parameter.LayerParameters;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.patch.Modulator;
+
+/** What all voices hear of the engine in one control step. Filled by the engine, read by the voices. */
+final class VoiceSetting {
+
+    final double[] modulation = new double[Modulator.COUNT];
+    final double[][] sharedLfos = new double[Parameters.LAYERS][LayerParameters.LFOS];
+    final Tuning tuning = new Tuning();
+    double[] keyPressure;
+    Routing patchRouting;
+    double sampleRate;
+    double stepSeconds;
+    double tempo;
+    double bendSemitones;
+}

@@ -1,0 +1,339 @@
+package gentlecomet.sound.source;
+
+import gentlecomet.sound.maths.ControlStep;
+import gentlecomet.sound.maths.Grain;
+import gentlecomet.sound.maths.Polynomials;
+import gentlecomet.sound.parameter.SourceParameters;
+
+/**
+ * One tone source of a voice. In every control step it is first prepared, so that sources that are synced to it know when it
+ * begins its cycles, then drawn, and then added to the voice. It lags {@link StepTables#LAG} samples.
+ */
+public final class ToneSource {
+
+    static final int MAX_COPIES = 16;
+
+    private static final int SAMPLES = ControlStep.SAMPLES;
+    private static final double CYCLES_OF_RADIANS = 0.15915494309189535;
+
+    private final WaveShelf shelf;
+    private final double[] left = new double[SAMPLES + StepTables.TAPS + 1];
+    private final double[] right = new double[SAMPLES + StepTables.TAPS + 1];
+    private final double[] signal = new double[SAMPLES];
+    private final double[] bent = new double[SAMPLES];
+    private final double[] phases = new double[MAX_COPIES];
+    private final double[] starts = new double[MAX_COPIES];
+    private final double[] widths = new double[MAX_COPIES];
+    private final double[] echoes = new double[2 * MAX_COPIES];
+    private final CopySpread spread = new CopySpread();
+    private final SyncTimes cycles = new SyncTimes();
+    private final Edges edges;
+    private final Grain noise = new Grain();
+    private PartialBank partials;
+    private StruckBody body;
+    private RecordingPlayer player;
+    private SourceMaterial material;
+    private int noteSeed;
+    private double increment;
+    private double gain;
+    private double pulseWidth;
+    private double framePlace;
+    private boolean fresh;
+    private boolean sounding;
+
+    public ToneSource(WaveShelf shelf) {
+        this.shelf = shelf;
+        edges = new Edges(shelf.steps(), left, right);
+    }
+
+    /** Makes ready what a wave needs beyond the common parts, so that nothing has to be made while rendering. */
+    public void equip(int wave) {
+        if (wave == SourceParameters.WAVE_PARTIALS && partials == null) {
+            partials = new PartialBank();
+        } else if (wave == SourceParameters.WAVE_BODY && body == null) {
+            body = new StruckBody();
+        } else if (wave == SourceParameters.WAVE_RECORDING && player == null) {
+            player = new RecordingPlayer(MAX_COPIES);
+        }
+    }
+
+    /**
+     * Begins a note.
+     *
+     * @param source    place among the layer's sources
+     * @param seconds   time since the engine began, for free-running phases
+     * @param frequency of the note in Hz, for free-running phases
+     * @param seed      fixes everything that is random about this note
+     */
+    public void start(SourceMaterial newMaterial, double[] block, int at, int seed, int source, double seconds, double frequency) {
+        material = newMaterial;
+        noteSeed = Grain.hash(seed, source, 4111);
+        noise.seed(noteSeed);
+        clear();
+        int mode = (int) block[at + SourceParameters.PHASE_START];
+        double fixed = block[at + SourceParameters.PHASE] / 100;
+        double range = block[at + SourceParameters.PHASE_RANGE] / 100;
+        double[] drawn = material.copies();
+        for (int copy = 0; copy < MAX_COPIES; copy++) {
+            double phase = fixed + (3 * copy < drawn.length ? drawn[3 * copy + 2] / 100 : 0);
+            starts[copy] = phase - Math.floor(phase);
+            if (mode == SourceParameters.PHASE_FREE) {
+                phase += Grain.fraction(91, source, copy) + seconds * frequency;
+            } else if (mode == SourceParameters.PHASE_RANDOM) {
+                phase += range * Grain.fraction(seed, source, copy);
+            }
+            phases[copy] = phase - Math.floor(phase);
+            echoes[2 * copy] = 0;
+            echoes[2 * copy + 1] = 0;
+        }
+        int wave = (int) block[at + SourceParameters.WAVE];
+        if (wave == SourceParameters.WAVE_PARTIALS && partials != null) {
+            partials.start(block, at, noteSeed, phases[0], mode == SourceParameters.PHASE_RANDOM ? range : 0);
+        } else if (wave == SourceParameters.WAVE_BODY && body != null) {
+            body.start(noteSeed);
+        } else if (wave == SourceParameters.WAVE_RECORDING && player != null) {
+            player.start(block, at, material.recording());
+        }
+        framePlace = block[at + SourceParameters.POSITION] / 100;
+        fresh = true;
+        gain = 0;
+        for (int i = 0; i < SAMPLES; i++) {
+            signal[i] = 0;
+        }
+    }
+
+    /** Sets the pitch of the coming control step. */
+    public void prepare(double frequencyHz, double sampleRate, boolean othersSync) {
+        increment = Math.max(0, Math.min(0.5, frequencyHz / sampleRate));
+        if (othersSync) {
+            cycles.set(phases[0], increment);
+        }
+    }
+
+    /** Whether it would be heard in the coming control step or has just been. */
+    public boolean heard(double[] block, int at) {
+        return gain != 0 || block[at + SourceParameters.LEVEL] > SourceParameters.OFF_DB;
+    }
+
+    /**
+     * Draws one control step.
+     *
+     * @param sources all sources of the layer, for sync and phase modulation
+     */
+    public void draw(double[] block, int at, double sampleRate, ToneSource[] sources, boolean othersListen) {
+        if (!sounding && !fresh) {
+            clear();
+        }
+        sounding = true;
+        int wave = (int) block[at + SourceParameters.WAVE];
+        if (fresh) {
+            pulseWidth = block[at + SourceParameters.PULSE_WIDTH] / 100;
+            for (int copy = 0; copy < MAX_COPIES; copy++) {
+                widths[copy] = pulseWidth;
+            }
+        }
+        double pan = block[at + SourceParameters.PAN] / 100;
+        double width = block[at + SourceParameters.WIDTH] / 100;
+        switch (wave) {
+            case SourceParameters.WAVE_NOISE:
+                drawNoise(pan, width);
+                break;
+            case SourceParameters.WAVE_PARTIALS:
+                if (partials != null) {
+                    partials.draw(block, at, material, increment * sampleRate, sampleRate, left, right, pan, width);
+                }
+                break;
+            case SourceParameters.WAVE_BODY:
+                if (body != null) {
+                    body.draw(block, at, material, increment * sampleRate, sampleRate, left, right, pan, width);
+                }
+                break;
+            default:
+                int copies = (int) block[at + SourceParameters.COPIES];
+                spread.set(copies, block[at + SourceParameters.DETUNE], pan, width, block[at + SourceParameters.BALANCE], material);
+                if (wave == SourceParameters.WAVE_RECORDING) {
+                    if (player != null && material.recording() != null) {
+                        player.draw(block, at, material.recording(), increment * sampleRate, sampleRate, spread, copies, left, right);
+                    }
+                } else {
+                    drawCycles(wave, copies, block, at, sampleRate, sources);
+                }
+                break;
+        }
+        if (othersListen) {
+            for (int i = 0; i < SAMPLES; i++) {
+                signal[i] = 0.5 * (left[i] + right[i]);
+            }
+        }
+    }
+
+    private void drawCycles(int wave, int copies, double[] block, int at, double sampleRate, ToneSource[] sources) {
+        boolean bending = gatherPhase(block, at, sources);
+        int sync = (int) block[at + SourceParameters.SYNC];
+        SyncTimes resets = sync == 0 ? null : sources[sync - 1].cycles;
+        boolean straight = wave == SourceParameters.WAVE_SAW || wave == SourceParameters.WAVE_PULSE || wave == SourceParameters.WAVE_TRIANGLE;
+        if (straight && !bending) {
+            pulseWidth = block[at + SourceParameters.PULSE_WIDTH] / 100;
+            for (int copy = 0; copy < copies; copy++) {
+                drawStraight(wave, copy, Math.min(0.5, increment * spread.ratio(copy)), spread.left(copy), spread.right(copy), resets);
+            }
+            edges.draw();
+            return;
+        }
+        double feedback = 0;
+        for (int s = 0; s < sources.length; s++) {
+            if (sources[s] == this) {
+                feedback = block[at + SourceParameters.PHASE_FROM + s] * CYCLES_OF_RADIANS;
+            }
+        }
+        WaveTable table = wave == SourceParameters.WAVE_SINE ? null : material.cycles(wave);
+        if (wave != SourceParameters.WAVE_SINE && table == null) {
+            return;
+        }
+        double frame = 0;
+        double frameSlope = 0;
+        if (table != null) {
+            // At most one frame of the table in a control step, so that a jump of the position does not click.
+            double last = Math.max(1, table.frames() - 1);
+            double wanted = block[at + SourceParameters.POSITION] / 100;
+            double part = fresh ? wanted : framePlace + Math.max(-1 / last, Math.min(1 / last, wanted - framePlace));
+            frame = fresh ? wanted : framePlace;
+            frameSlope = (part - frame) / SAMPLES;
+            framePlace = part;
+        }
+        for (int copy = 0; copy < copies; copy++) {
+            double step = Math.min(0.5, increment * spread.ratio(copy));
+            double l = spread.left(copy);
+            double r = spread.right(copy);
+            if (resets != null || bending || feedback != 0) {
+                CycleWave.bent(wave, table, block[at + SourceParameters.PULSE_WIDTH] / 100, frame, frameSlope, phases, copy, step, bent,
+                        feedback, echoes, resets, starts[copy], left, right, l, r, shelf.steps(), sampleRate);
+            } else if (table == null) {
+                CycleWave.sine(phases[copy], step, left, right, l, r);
+                advance(copy, step);
+            } else {
+                CycleWave.table(table, frame, frameSlope, phases[copy], step, left, right, l, r, sampleRate);
+                advance(copy, step);
+            }
+        }
+    }
+
+    /** Sums what the other sources do to the phase; whether there is anything. */
+    private boolean gatherPhase(double[] block, int at, ToneSource[] sources) {
+        boolean any = false;
+        for (int s = 0; s < sources.length; s++) {
+            double index = block[at + SourceParameters.PHASE_FROM + s] * CYCLES_OF_RADIANS;
+            if (index == 0) {
+                continue;
+            }
+            if (!any) {
+                for (int i = 0; i < SAMPLES; i++) {
+                    bent[i] = 0;
+                }
+            }
+            any = true;
+            if (sources[s] != this) {
+                double[] from = sources[s].signal;
+                for (int i = 0; i < SAMPLES; i++) {
+                    bent[i] += index * from[i];
+                }
+            }
+        }
+        return any;
+    }
+
+    private void drawStraight(int wave, int copy, double step, double l, double r, SyncTimes resets) {
+        double start = phases[copy];
+        if (wave == SourceParameters.WAVE_TRIANGLE) {
+            phases[copy] = edges.triangle(start, step, l, r, resets, starts[copy]);
+        } else if (wave == SourceParameters.WAVE_SAW) {
+            phases[copy] = edges.ramp(start, step, 2 * l, 2 * r, resets, starts[copy]);
+        } else {
+            // A pulse is the difference of two saws a width apart; while the width moves, the second runs slower or faster.
+            double most = 0.95 * step * SAMPLES;
+            double moved = widths[copy] + Math.max(-most, Math.min(most, pulseWidth - widths[copy]));
+            double fall = start - widths[copy] - Math.floor(start - widths[copy]);
+            double fallStep = step - (moved - widths[copy]) / SAMPLES;
+            double restartFall = starts[copy] - moved - Math.floor(starts[copy] - moved);
+            edges.ramp(fall, fallStep, 2 * l, 2 * r, resets, restartFall);
+            phases[copy] = edges.ramp(start, step, -2 * l, -2 * r, resets, starts[copy]);
+            widths[copy] = moved;
+        }
+    }
+
+    private void advance(int copy, double step) {
+        double end = phases[copy] + step * SAMPLES;
+        phases[copy] = end - Math.floor(end);
+    }
+
+    /**
+     * Adds the drawn step to the voice's channels at the source's level, multiplied by another source where ring modulation
+     * asks for it.
+     */
+    public void add(double[] block, int at, ToneSource[] sources, double[] outLeft, double[] outRight) {
+        double level = block[at + SourceParameters.LEVEL];
+        double wanted = level <= SourceParameters.OFF_DB ? 0 : Polynomials.gainOfDb(level);
+        if (fresh) {
+            gain = wanted;
+            fresh = false;
+        }
+        double ring = block[at + SourceParameters.RING] / 100;
+        if (ring > 0) {
+            double[] other = sources[(int) block[at + SourceParameters.RING_FROM]].signal;
+            for (int i = 0; i < SAMPLES; i++) {
+                double by = 1 - ring + ring * other[i];
+                left[i] *= by;
+                right[i] *= by;
+            }
+        }
+        mixIn(left, right, outLeft, outRight, gain, (wanted - gain) / SAMPLES, ControlStep.RAMP);
+        gain = wanted;
+        shift(left);
+        shift(right);
+    }
+
+    /** The source is not heard and not listened to: it stands still and costs nothing. */
+    public void rest() {
+        sounding = false;
+    }
+
+    /** What corrections reach beyond this control step moves to the front, and the rest is cleared. */
+    private static void shift(double[] samples) {
+        int kept = StepTables.TAPS + 1;
+        for (int i = 0; i < kept; i++) {
+            samples[i] = samples[i + SAMPLES];
+        }
+        for (int i = kept; i < samples.length; i++) {
+            samples[i] = 0;
+        }
+    }
+
+    private static void mixIn(double[] left, double[] right, double[] outLeft, double[] outRight, double gain, double slope, double[] ramp) {
+        for (int i = 0; i < SAMPLES; i++) {
+            double g = gain + slope * ramp[i];
+            outLeft[i] += left[i] * g;
+            outRight[i] += right[i] * g;
+        }
+    }
+
+    private void drawNoise(double pan, double width) {
+        double l = CopySpread.leftGain(pan);
+        double r = CopySpread.leftGain(-pan);
+        double common = Math.sqrt(1 - width * 0.5);
+        double own = Math.sqrt(width * 0.5);
+        for (int i = 0; i < SAMPLES; i++) {
+            double middle = noise.next() * common;
+            double side = noise.next() * own;
+            left[i + StepTables.LAG] += l * (middle + side);
+            right[i + StepTables.LAG] += r * (middle - side);
+        }
+    }
+
+    private void clear() {
+        sounding = false;
+        for (int i = 0; i < left.length; i++) {
+            left[i] = 0;
+            right[i] = 0;
+        }
+    }
+}
