@@ -43,12 +43,11 @@ final class Chorus implements Effect {
         double oneSlope = (delay + depth * (1 + sweep.next(shift, rate, sampleRate)) - one) / ControlStep.SAMPLES;
         double two = delay * 1.31 + depth * (1 + sweep.at(shift + 0.5));
         double twoSlope = (delay * 1.31 + depth * (1 + sweep.next(shift + 0.5, rate, sampleRate)) - two) / ControlStep.SAMPLES;
-        double most = line.longest();
+        line.put(samples, ControlStep.SAMPLES);
         for (int i = 0; i < ControlStep.SAMPLES; i++) {
-            line.put(samples[i]);
-            samples[i] = SHARE * (line.at(Math.min(most, one)) + line.at(Math.min(most, two)));
-            one += oneSlope;
-            two += twoSlope;
+            samples[i] = 0;
         }
+        line.tap(ControlStep.SAMPLES, one + 2, oneSlope, SHARE, samples);
+        line.tap(ControlStep.SAMPLES, two + 2, twoSlope, SHARE, samples);
     }
 }

@@ -43,9 +43,42 @@ final class DelayLine {
         return b + 0.5 * t * (c - a + t * (2 * a - 5 * b + 4 * c - d + t * (3 * (b - c) + d - a)));
     }
 
-    /** The sample put a whole number of calls ago. */
-    double whole(int delay) {
-        return line[write - delay & mask];
+    /**
+     * Reads beside each of the samples put last the sample of a moving delay.
+     *
+     * @param delay of the first sample
+     * @param slope change of the delay from sample to sample
+     * @param gain  of what is added to {@code out}
+     */
+    void tap(int samples, double delay, double slope, double gain, double[] out) {
+        float[] l = line;
+        int m = mask;
+        // One length of the ring is added, so that places are never negative and cutting off decimals rounds down.
+        double place = write + m + 1 - samples - delay + 1;
+        double most = longest();
+        double step = 1 - slope;
+        if (delay > most || delay + slope * samples > most) {
+            place = write + m + 1 - samples - most + 1;
+            step = 1;
+        }
+        for (int i = 0; i < samples; i++) {
+            int k = (int) place;
+            double t = place - k;
+            double a = l[k - 1 & m];
+            double b = l[k & m];
+            double c = l[k + 1 & m];
+            double d = l[k + 2 & m];
+            out[i] += gain * (b + 0.5 * t * (c - a + t * (2 * a - 5 * b + 4 * c - d + t * (3 * (b - c) + d - a))));
+            place += step;
+        }
+    }
+
+    /** Adds a control step of samples. */
+    void put(double[] samples, int count) {
+        for (int i = 0; i < count; i++) {
+            line[write + i & mask] = (float) samples[i];
+        }
+        write = write + count & mask;
     }
 
     /** Longest delay that can be read. */

@@ -87,25 +87,45 @@ public final class EffectSlot {
             return;
         }
         clean = false;
-        double before = 0;
+        peakBefore = louder(peakBefore, left, right);
         for (int i = 0; i < SAMPLES; i++) {
             wetLeft[i] = left[i];
             wetRight[i] = right[i];
-            before = Math.max(before, Math.max(Math.abs(left[i]), Math.abs(right[i])));
         }
         effect.process(block, at, tempo, wetLeft, wetRight);
-        double slope = (wanted - mix) / SAMPLES;
-        double m = mix;
-        double after = 0;
-        for (int i = 0; i < SAMPLES; i++) {
-            m += slope;
-            left[i] += (wetLeft[i] - left[i]) * m;
-            right[i] += (wetRight[i] - right[i]) * m;
-            after = Math.max(after, Math.max(Math.abs(left[i]), Math.abs(right[i])));
-        }
+        blend(left, wetLeft, mix, (wanted - mix) / SAMPLES);
+        blend(right, wetRight, mix, (wanted - mix) / SAMPLES);
+        peakAfter = louder(peakAfter, left, right);
         mix = wanted;
-        peakBefore = Math.max(peakBefore, before);
-        peakAfter = Math.max(peakAfter, after);
+    }
+
+    private static void blend(double[] dry, double[] wet, double mix, double slope) {
+        if (mix == 1 && slope == 0) {
+            for (int i = 0; i < SAMPLES; i++) {
+                dry[i] = wet[i];
+            }
+            return;
+        }
+        double[] ramp = ControlStep.RAMP;
+        for (int i = 0; i < SAMPLES; i++) {
+            dry[i] += (wet[i] - dry[i]) * (mix + slope * (ramp[i] + 1));
+        }
+    }
+
+    /** The greater of a peak and that of every other sample of a step; enough for a meter. */
+    private static double louder(double peak, double[] left, double[] right) {
+        double most = peak;
+        for (int i = 0; i < SAMPLES; i += 2) {
+            double l = Math.abs(left[i]);
+            double r = Math.abs(right[i]);
+            if (l > most) {
+                most = l;
+            }
+            if (r > most) {
+                most = r;
+            }
+        }
+        return most;
     }
 
     /** How far the effect holds the level down now, in dB from 0 up. */

@@ -38,11 +38,11 @@ final class Ensemble implements Effect {
         double rate = block[at + EffectParameters.ENSEMBLE_RATE];
         double depth = block[at + EffectParameters.ENSEMBLE_DEPTH] / 100;
         for (int i = 0; i < ControlStep.SAMPLES; i++) {
-            left.put(toLeft[i]);
-            right.put(toRight[i]);
             outLeft[i] = 0;
             outRight[i] = 0;
         }
+        left.put(toLeft, ControlStep.SAMPLES);
+        right.put(toRight, ControlStep.SAMPLES);
         tap(0, depth, rate, 0.62, 0.2);
         tap(1.0 / 3, depth, rate, 0.45, 0.45);
         tap(2.0 / 3, depth, rate, 0.2, 0.62);
@@ -58,16 +58,15 @@ final class Ensemble implements Effect {
         double start = length(depth, slow.at(shift), fast.at(shift));
         double end = length(depth, slow.next(shift, rate, sampleRate), fast.next(shift, rate * FAST_RATIO, sampleRate));
         double slope = (end - start) / ControlStep.SAMPLES;
-        for (int i = 0; i < ControlStep.SAMPLES; i++) {
-            double delay = start + slope * i + ControlStep.SAMPLES - 1 - i;
-            double l = left.at(delay);
-            double r = right.at(delay);
-            outLeft[i] += toLeft * l + (toLeft > toRight ? 0.15 : 0.05) * r;
-            outRight[i] += toRight * r + (toRight > toLeft ? 0.15 : 0.05) * l;
-        }
+        double acrossLeft = toLeft > toRight ? 0.15 : 0.05;
+        double acrossRight = toRight > toLeft ? 0.15 : 0.05;
+        left.tap(ControlStep.SAMPLES, start, slope, toLeft, outLeft);
+        right.tap(ControlStep.SAMPLES, start, slope, acrossLeft, outLeft);
+        right.tap(ControlStep.SAMPLES, start, slope, toRight, outRight);
+        left.tap(ControlStep.SAMPLES, start, slope, acrossRight, outRight);
     }
 
     private double length(double depth, double slowValue, double fastValue) {
-        return sampleRate * (BASE_SECONDS + depth * (SLOW_SECONDS * slowValue + FAST_SECONDS * fastValue)) + 2;
+        return sampleRate * (BASE_SECONDS + depth * (SLOW_SECONDS * slowValue + FAST_SECONDS * fastValue)) + 4;
     }
 }

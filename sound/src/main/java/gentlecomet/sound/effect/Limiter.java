@@ -47,7 +47,10 @@ final class Limiter implements Effect {
         for (int i = 0; i < SAMPLES; i++) {
             double l = toLeft[i] * gain;
             double r = toRight[i] * gain;
-            peak = Math.max(peak, Math.max(Math.abs(l), Math.abs(r)));
+            double a = Math.abs(l);
+            double b = Math.abs(r);
+            peak = a > peak ? a : peak;
+            peak = b > peak ? b : peak;
             toLeft[i] = left[0][i];
             toRight[i] = right[0][i];
             left[0][i] = left[1][i];

@@ -19,7 +19,7 @@ final class Reverb implements Effect {
     private static final double SMALLEST = 0.25;
 
     private final double sampleRate;
-    private final float[][] lines = new float[LINES][];
+    private final double[][] lines = new double[LINES][];
     private final int[] mask = new int[LINES];
     private final int[] lengths = new int[LINES];
     private final double[] damp = new double[LINES];
@@ -35,6 +35,8 @@ final class Reverb implements Effect {
     /** Early reflections: seconds and level of each, left and right alternating. */
     private static final double[] EARLY_SECONDS = {0.0067, 0.0091, 0.0137, 0.0173, 0.0211, 0.0263, 0.0317, 0.0373};
     private static final double[] EARLY_LEVELS = {0.8, 0.75, 0.65, 0.6, 0.5, 0.45, 0.38, 0.33};
+    private final double[] gains = new double[LINES];
+    private double decayOfGains = -1;
     private double size = -1;
     private int write;
     private boolean clean = true;
@@ -43,7 +45,7 @@ final class Reverb implements Effect {
         this.sampleRate = sampleRate;
         for (int k = 0; k < LINES; k++) {
             int power = powerAbove(LENGTHS[k] * sampleRate + 2 * SAMPLES);
-            lines[k] = new float[power];
+            lines[k] = new double[power];
             mask[k] = power - 1;
         }
         int power = powerAbove(0.65 * sampleRate + 2 * SAMPLES);
@@ -54,8 +56,10 @@ final class Reverb implements Effect {
 
     @Override
     public void reset() {
-        for (float[] line : lines) {
-            zero(line);
+        for (double[] line : lines) {
+            for (int i = 0; i < line.length; i++) {
+                line[i] = 0;
+            }
         }
         zero(preLeft);
         zero(preRight);
@@ -109,6 +113,7 @@ final class Reverb implements Effect {
             return;
         }
         size = wanted;
+        decayOfGains = -1;
         double scale = SMALLEST + (1 - SMALLEST) * wanted / 100;
         for (int k = 0; k < LINES; k++) {
             lengths[k] = Math.max(SAMPLES + 1, (int) (LENGTHS[k] * scale * sampleRate));
@@ -134,34 +139,66 @@ final class Reverb implements Effect {
             sum[i] = 0;
         }
         double part = 1 - Polynomials.exp2(-9.064720283654388 * Math.min(0.49, dampingHz / sampleRate));
-        for (int k = 0; k < LINES; k++) {
-            double gain = Polynomials.exp2(-9.965784284662087 * lengths[k] / (decaySeconds * sampleRate));
-            float[] line = lines[k];
-            double[] tap = taps[k];
-            int start = write - lengths[k];
-            int m = mask[k];
-            for (int i = 0; i < SAMPLES; i++) {
-                tap[i] = line[start + i & m] * gain;
-            }
-            double d = damp[k];
-            for (int i = 0; i < SAMPLES; i++) {
-                d += (tap[i] - d) * part;
-                tap[i] = d;
-            }
-            damp[k] = d + 1e-20;
-            for (int i = 0; i < SAMPLES; i++) {
-                sum[i] += tap[i];
-            }
+        for (int k = 0; k < LINES; k += 2) {
+            read(lines[k], write - lengths[k], mask[k], gain(k, decaySeconds), taps[k]);
+            read(lines[k + 1], write - lengths[k + 1], mask[k + 1], gain(k + 1, decaySeconds), taps[k + 1]);
+            soften(k, part);
+            add(taps[k], taps[k + 1], sum);
         }
         for (int k = 0; k < LINES; k++) {
-            float[] line = lines[k];
-            double[] tap = taps[k];
-            double[] in = (k & 1) == 0 ? wetLeft : wetRight;
-            int m = mask[k];
-            double sign = (k & 2) == 0 ? 0.5 : -0.5;
-            for (int i = 0; i < SAMPLES; i++) {
-                line[write + i & m] = (float) (tap[i] - sum[i] * (2.0 / LINES) + in[i] * sign);
+            // Lines are a multiple of a step long and so is the place to write at: no step is written across the end.
+            feedBack(lines[k], write & mask[k], taps[k], sum, (k & 1) == 0 ? wetLeft : wetRight, (k & 2) == 0 ? 0.5 : -0.5);
+        }
+    }
+
+    private double gain(int k, double decaySeconds) {
+        if (decaySeconds != decayOfGains) {
+            decayOfGains = decaySeconds;
+            for (int n = 0; n < LINES; n++) {
+                gains[n] = Polynomials.exp2(-9.965784284662087 * lengths[n] / (decaySeconds * sampleRate));
             }
+        }
+        return gains[k];
+    }
+
+    private static void read(double[] line, int start, int mask, double gain, double[] tap) {
+        int at = start & mask;
+        if (at + SAMPLES <= line.length) {
+            for (int i = 0; i < SAMPLES; i++) {
+                tap[i] = line[at + i] * gain;
+            }
+        } else {
+            for (int i = 0; i < SAMPLES; i++) {
+                tap[i] = line[at + i & mask] * gain;
+            }
+        }
+    }
+
+    /** Highs of two lines at once, so that their chains overlap. */
+    private void soften(int k, double part) {
+        double[] one = taps[k];
+        double[] two = taps[k + 1];
+        double d = damp[k];
+        double e = damp[k + 1];
+        for (int i = 0; i < SAMPLES; i++) {
+            d += (one[i] - d) * part;
+            e += (two[i] - e) * part;
+            one[i] = d;
+            two[i] = e;
+        }
+        damp[k] = d + 1e-20;
+        damp[k + 1] = e + 1e-20;
+    }
+
+    private static void add(double[] one, double[] two, double[] sum) {
+        for (int i = 0; i < SAMPLES; i++) {
+            sum[i] += one[i] + two[i];
+        }
+    }
+
+    private static void feedBack(double[] line, int at, double[] tap, double[] sum, double[] in, double sign) {
+        for (int i = 0; i < SAMPLES; i++) {
+            line[at + i] = tap[i] - sum[i] * (2.0 / LINES) + in[i] * sign;
         }
     }
 

@@ -31,6 +31,11 @@ final class EffectChain {
         }
     }
 
+    /** Whether any slot holds an effect or has held one. */
+    boolean inUse() {
+        return inUse;
+    }
+
     void reset() {
         for (EffectSlot slot : slots) {
             slot.reset();

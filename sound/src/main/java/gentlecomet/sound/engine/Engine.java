@@ -292,6 +292,7 @@ public final class Engine {
         controllers.advance(seconds);
         panel.advance(seconds);
         fillSetting(seconds);
+        pool.muster();
         for (int i = 0; i < STEP; i++) {
             stepLeft[i] = 0;
             stepRight[i] = 0;
@@ -315,19 +316,19 @@ public final class Engine {
 
     private void renderLayer(int layer) {
         LayerBus bus = buses[layer];
-        bus.clear();
-        boolean sounding = pool.sounds(layer);
-        if (sounding) {
+        if (pool.sounds(layer)) {
+            bus.clear();
             for (int part = 0; part < factor; part++) {
                 faults += pool.render(layer, setting, panel, bus.left, bus.right);
                 if (factor > 1) {
                     bus.keep(part);
                 }
             }
-        } else if (factor > 1) {
-            for (int part = 0; part < factor; part++) {
-                bus.keep(part);
-            }
+            bus.wake();
+        } else if (!bus.awake() && !bus.effects.inUse()) {
+            return;
+        } else {
+            bus.rest(factor);
         }
         if (factor > 1) {
             bus.bringDown(factor);

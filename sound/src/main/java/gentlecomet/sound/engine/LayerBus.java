@@ -10,6 +10,8 @@ final class LayerBus {
 
     private static final int SAMPLES = ControlStep.SAMPLES;
     private static final int MOST = 4;
+    /** Control steps that outlast the half-band filters. */
+    private static final int RINGING = 4;
 
     final double[] left = new double[SAMPLES];
     final double[] right = new double[SAMPLES];
@@ -22,6 +24,8 @@ final class LayerBus {
     private final double[] halfRight = new double[SAMPLES * 2];
     private final HalfBand[] downLeft = {new HalfBand(), new HalfBand()};
     private final HalfBand[] downRight = {new HalfBand(), new HalfBand()};
+
+    private int ringing;
 
     LayerBus(double sampleRate) {
         effects = new EffectChain(LayerParameters.EFFECTS, LayerParameters.effect(0), sampleRate);
@@ -36,7 +40,29 @@ final class LayerBus {
         for (int m = 0; m < modulation.length; m++) {
             modulation[m] = 0;
         }
+        ringing = 0;
         clear();
+    }
+
+    /** Voices have been drawn: the filters that bring them down still ring for a while after them. */
+    void wake() {
+        ringing = RINGING;
+    }
+
+    /** Whether something may still come out though no voice sounds. */
+    boolean awake() {
+        return ringing > 0;
+    }
+
+    /** A step without voices. @param factor of oversampling */
+    void rest(int factor) {
+        ringing = Math.max(0, ringing - 1);
+        clear();
+        if (factor > 1) {
+            for (int part = 0; part < factor; part++) {
+                keep(part);
+            }
+        }
     }
 
     void clear() {

@@ -1,6 +1,7 @@
 package gentlecomet.sound.engine;
 
 import gentlecomet.sound.maths.Polynomials;
+import gentlecomet.sound.maths.Remembered;
 
 /** Frequencies of keys: equal temperament around A4, and where a scale is set the distance of each key from it. */
 final class Tuning {
@@ -24,5 +25,10 @@ final class Tuning {
     /** Frequency of a pitch: A4 x 2^((pitch - 69) / 12), as in MIDI 1.0 for A4 = 440 Hz. */
     double hz(double pitch) {
         return a4Hz * Polynomials.exp2((pitch - A4_KEY) / 12);
+    }
+
+    /** The same through a memory of the last pitch. */
+    double hz(Remembered memory, double pitch) {
+        return a4Hz * memory.exp2((pitch - A4_KEY) / 12);
     }
 }

@@ -4,7 +4,7 @@ import gentlecomet.sound.filter.VoiceDrive;
 import gentlecomet.sound.filter.VoiceFilter;
 import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Grain;
-import gentlecomet.sound.maths.Polynomials;
+import gentlecomet.sound.maths.Remembered;
 import gentlecomet.sound.motion.DrawnCurve;
 import gentlecomet.sound.motion.Envelope;
 import gentlecomet.sound.motion.Lfo;
@@ -32,6 +32,7 @@ final class Voice {
     private static final int INTO_FILTERS = 0;
     private static final int INTO_FIRST = 1;
     private static final int INTO_SECOND = 2;
+    private static final int INTO_PAST = 3;
 
     private final double[] block = new double[LayerParameters.VOICE_SIZE];
     private final double[] modulation = new double[Modulator.COUNT];
@@ -48,9 +49,14 @@ final class Voice {
     private final double[] secondRight = new double[SAMPLES];
     private final double[] pastLeft = new double[SAMPLES];
     private final double[] pastRight = new double[SAMPLES];
+    private final Pan pan = new Pan();
+    private final Remembered zoneLevel = new Remembered();
+    private final Remembered[] sourcePitch = {new Remembered(), new Remembered(), new Remembered()};
     private final boolean[] listened = new boolean[SOURCES];
     private final boolean[] synced = new boolean[SOURCES];
     private final int[] order3 = new int[SOURCES];
+    private boolean usesSecond;
+    private boolean usesPast;
     private LayerMaterial material;
     private int edition;
     private boolean active;
@@ -306,20 +312,19 @@ final class Voice {
     }
 
     private void drawSources(VoiceSetting setting, double bent) {
-        for (int i = 0; i < SAMPLES; i++) {
-            left[i] = 0;
-            right[i] = 0;
-            secondLeft[i] = 0;
-            secondRight[i] = 0;
-            pastLeft[i] = 0;
-            pastRight[i] = 0;
-        }
         gatherListeners();
+        clear(left, right);
+        if (usesSecond) {
+            clear(secondLeft, secondRight);
+        }
+        if (usesPast) {
+            clear(pastLeft, pastRight);
+        }
         double rate = setting.sampleRate;
         for (int s = 0; s < SOURCES; s++) {
             int at = LayerParameters.source(s);
             if (listened[s] || sources[s].heard(block, at)) {
-                sources[s].prepare(sourceFrequency(setting.tuning, at, bent), rate, synced[s]);
+                sources[s].prepare(sourceFrequency(setting.tuning, s, at, bent), rate, synced[s]);
             }
         }
         for (int k = 0; k < SOURCES; k++) {
@@ -344,6 +349,13 @@ final class Voice {
         }
     }
 
+    private static void clear(double[] left, double[] right) {
+        for (int i = 0; i < SAMPLES; i++) {
+            left[i] = 0;
+            right[i] = 0;
+        }
+    }
+
     private double[] channel(int into, boolean leftSide) {
         if (into == INTO_FILTERS || into == INTO_FIRST) {
             return leftSide ? left : right;
@@ -362,8 +374,14 @@ final class Voice {
             order3[s] = s;
         }
         boolean any = false;
+        int noiseInto = (int) block[LayerParameters.NOISE + NoiseParameters.INTO];
+        usesSecond = noiseInto == INTO_SECOND || block[LayerParameters.FILTER_ROUTING] != 0;
+        usesPast = noiseInto == INTO_PAST;
         for (int s = 0; s < SOURCES; s++) {
             int at = LayerParameters.source(s);
+            int into = (int) block[at + SourceParameters.INTO];
+            usesSecond |= into == INTO_SECOND;
+            usesPast |= into == INTO_PAST;
             if (block[at + SourceParameters.LEVEL] <= SourceParameters.OFF_DB && !anyPhase(at)) {
                 continue;
             }
@@ -423,32 +441,35 @@ final class Voice {
 
     private void filter(VoiceSetting setting, double bent) {
         double rate = setting.sampleRate;
-        double hz = setting.tuning.hz(bent);
         double envelope = modulation[Modulator.ENVELOPE_2.ordinal()];
         int first = LayerParameters.filter(0);
         int second = LayerParameters.filter(1);
         boolean driven = block[LayerParameters.DRIVE_TYPE] != 0;
         boolean between = driven && block[LayerParameters.DRIVE_PLACE] == 1;
         if (block[LayerParameters.FILTER_ROUTING] == 0) {
-            filters[0].process(left, right, block, first, bent, hz, envelope, rate);
+            filters[0].process(left, right, block, first, bent, envelope, rate);
             if (between) {
                 driveThrough();
             }
-            mix(secondLeft, left);
-            mix(secondRight, right);
-            filters[1].process(left, right, block, second, bent, hz, envelope, rate);
+            if (usesSecond) {
+                mix(secondLeft, left);
+                mix(secondRight, right);
+            }
+            filters[1].process(left, right, block, second, bent, envelope, rate);
         } else {
             shareOut();
-            filters[0].process(left, right, block, first, bent, hz, envelope, rate);
-            filters[1].process(secondLeft, secondRight, block, second, bent, hz, envelope, rate);
+            filters[0].process(left, right, block, first, bent, envelope, rate);
+            filters[1].process(secondLeft, secondRight, block, second, bent, envelope, rate);
             mix(secondLeft, left);
             mix(secondRight, right);
         }
         if (driven && !(between && block[LayerParameters.FILTER_ROUTING] == 0)) {
             driveThrough();
         }
-        mix(pastLeft, left);
-        mix(pastRight, right);
+        if (usesPast) {
+            mix(pastLeft, left);
+            mix(pastRight, right);
+        }
     }
 
     /** In parallel, what goes into the filters as a whole goes into both: drawn again into the second at half the level each. */
@@ -470,37 +491,35 @@ final class Voice {
     }
 
     private boolean putOut(double[] outLeft, double[] outRight) {
-        double pan = block[LayerParameters.ZONE_PAN] / 100;
-        double zone = block[LayerParameters.ZONE_LEVEL] <= OFF_DB ? 0 : Polynomials.gainOfDb(block[LayerParameters.ZONE_LEVEL]);
+        pan.set(block[LayerParameters.ZONE_PAN] / 100);
+        double zone = block[LayerParameters.ZONE_LEVEL] <= OFF_DB ? 0 : zoneLevel.gainOfDb(block[LayerParameters.ZONE_LEVEL]);
         double level = fading ? 0 : envelopes[0].level() * velocityGain * zoneGain * zone;
-        double endLeft = level * Pan.left(pan);
-        double endRight = level * Pan.left(-pan);
+        double endLeft = level * pan.left();
+        double endRight = level * pan.right();
         double slopeLeft = (endLeft - gainLeft) / SAMPLES;
         double slopeRight = (endRight - gainRight) / SAMPLES;
-        double sum = amplify(left, gainLeft, slopeLeft, ControlStep.RAMP) + amplify(right, gainRight, slopeRight, ControlStep.RAMP);
-        gainLeft = endLeft;
-        gainRight = endRight;
+        // What is not a number stays in a filter once it is there, so a few samples tell.
+        double sum = Math.abs(left[0]) + Math.abs(right[0]) + Math.abs(left[SAMPLES / 2]) + Math.abs(right[SAMPLES / 2])
+                + Math.abs(left[SAMPLES - 1]) + Math.abs(right[SAMPLES - 1]);
         if (!(sum < FAULT_LEVEL)) {
             stop();
             return false;
         }
-        mix(left, outLeft);
-        mix(right, outRight);
+        addWithGain(left, gainLeft, slopeLeft, ControlStep.RAMP, outLeft);
+        addWithGain(right, gainRight, slopeRight, ControlStep.RAMP, outRight);
+        gainLeft = endLeft;
+        gainRight = endRight;
         if (fading || envelopes[0].idle()) {
             active = false;
         }
         return true;
     }
 
-    /** Applies a gain that moves in a straight line; answers the sum of what is left. */
-    private static double amplify(double[] samples, double gain, double slope, double[] ramp) {
-        double sum = 0;
+    /** Adds samples with a gain that moves in a straight line. */
+    private static void addWithGain(double[] samples, double gain, double slope, double[] ramp, double[] to) {
         for (int i = 0; i < SAMPLES; i++) {
-            double v = samples[i] * (gain + slope * (ramp[i] + 1));
-            sum += Math.abs(v);
-            samples[i] = v;
+            to[i] += samples[i] * (gain + slope * (ramp[i] + 1));
         }
-        return sum;
     }
 
     private static void mix(double[] samples, double[] to) {
@@ -557,10 +576,10 @@ final class Voice {
         pitch = glideSeconds >= glideTime ? target : glideFrom + (target - glideFrom) * glideSeconds / glideTime;
     }
 
-    private double sourceFrequency(Tuning tuning, int at, double bentPitch) {
+    private double sourceFrequency(Tuning tuning, int source, int at, double bentPitch) {
         double follow = block[at + SourceParameters.KEY_FOLLOW] / 100;
         double played = follow == 1 ? bentPitch : MIDDLE_KEY + (bentPitch - MIDDLE_KEY) * follow;
-        double hz = tuning.hz(played + 12 * block[at + SourceParameters.OCTAVE]
+        double hz = tuning.hz(sourcePitch[source], played + 12 * block[at + SourceParameters.OCTAVE]
                 + block[at + SourceParameters.SEMITONES]
                 + block[at + SourceParameters.CENTS] / 100);
         return hz * block[at + SourceParameters.RATIO] + block[at + SourceParameters.OFFSET];

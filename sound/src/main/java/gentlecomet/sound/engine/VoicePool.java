@@ -10,6 +10,9 @@ final class VoicePool {
     private static final int SPARE = 8;
 
     private final Voice[] voices = new Voice[MOST + SPARE];
+    private final Voice[] awake = new Voice[MOST + SPARE];
+    private int awakeCount;
+    private int layersAwake;
     private Voice newest;
 
     VoicePool(WaveShelf shelf) {
@@ -34,22 +37,32 @@ final class VoicePool {
     /** Renders the voices of a layer; answers how many had to be silenced. */
     int render(int layer, VoiceSetting setting, Panel panel, double[] left, double[] right) {
         int faults = 0;
-        for (Voice v : voices) {
-            if (v.active() && v.layer() == layer && !v.render(setting, panel.layerBlock(layer), panel.edition(layer),
-                    panel.voiceRouting(layer), panel.effectRouting(layer), left, right)) {
+        double[] block = panel.layerBlock(layer);
+        for (int i = 0; i < awakeCount; i++) {
+            Voice v = awake[i];
+            if (v.active() && v.layer() == layer && !v.render(setting, block, panel.edition(layer), panel.voiceRouting(layer),
+                    panel.effectRouting(layer), left, right)) {
                 faults++;
             }
         }
         return faults;
     }
 
-    boolean sounds(int layer) {
+    /** Looks once, at the start of a control step, which voices are to be rendered. */
+    void muster() {
+        awakeCount = 0;
+        layersAwake = 0;
         for (Voice v : voices) {
-            if (v.active() && v.layer() == layer) {
-                return true;
+            if (v.active()) {
+                awake[awakeCount] = v;
+                awakeCount++;
+                layersAwake |= 1 << v.layer();
             }
         }
-        return false;
+    }
+
+    boolean sounds(int layer) {
+        return (layersAwake >> layer & 1) == 1;
     }
 
     int sounding() {

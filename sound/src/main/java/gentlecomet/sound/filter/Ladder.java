@@ -75,38 +75,39 @@ public final class Ladder {
             h += slope;
             k += feedbackSlope;
             solve += solveSlope;
+            h2 = h * h;
+            double h3 = h2 * h;
+            double h4 = h2 * h2;
             double hold = 1 - h;
-            // What the four memories alone would bring to the output.
-            double sl = hold * (l4 + h * (l3 + h * (l2 + h * l1)));
-            double ul = limit((left[i] * (1 + 0.5 * k) - k * sl) * solve);
-            double v = (ul - l1) * h;
-            double y = v + l1;
-            l1 = y + v;
-            v = (y - l2) * h;
-            y = v + l2;
-            l2 = y + v;
-            v = (y - l3) * h;
-            y = v + l3;
-            l3 = y + v;
-            v = (y - l4) * h;
-            y = v + l4;
-            l4 = y + v;
+            double drive = 1 + 0.5 * k;
+            // What the memories alone bring to the outputs of the four stages; short chains, so that both sides overlap.
+            double a1 = hold * l1;
+            double a2 = hold * (h * l1 + l2);
+            double a3 = hold * (h2 * l1 + (h * l2 + l3));
+            double a4 = hold * (h3 * l1 + h2 * l2 + (h * l3 + l4));
+            double b1 = hold * r1;
+            double b2 = hold * (h * r1 + r2);
+            double b3 = hold * (h2 * r1 + (h * r2 + r3));
+            double b4 = hold * (h3 * r1 + h2 * r2 + (h * r3 + r4));
+            double x = (left[i] * drive - k * a4) * solve;
+            double z = (right[i] * drive - k * b4) * solve;
+            x = x > 3 ? 3 : x < -3 ? -3 : x;
+            z = z > 3 ? 3 : z < -3 ? -3 : z;
+            // Straight for small values, held at 2: u - u^3 / 27.
+            double u = x - x * x * x * (1.0 / 27);
+            double w = z - z * z * z * (1.0 / 27);
+            double y = h4 * u + a4;
             left[i] = y;
-            double sr = hold * (r4 + h * (r3 + h * (r2 + h * r1)));
-            double ur = limit((right[i] * (1 + 0.5 * k) - k * sr) * solve);
-            v = (ur - r1) * h;
-            y = v + r1;
-            r1 = y + v;
-            v = (y - r2) * h;
-            y = v + r2;
-            r2 = y + v;
-            v = (y - r3) * h;
-            y = v + r3;
-            r3 = y + v;
-            v = (y - r4) * h;
-            y = v + r4;
-            r4 = y + v;
+            l1 = 2 * (h * u + a1) - l1;
+            l2 = 2 * (h2 * u + a2) - l2;
+            l3 = 2 * (h3 * u + a3) - l3;
+            l4 = 2 * y - l4;
+            y = h4 * w + b4;
             right[i] = y;
+            r1 = 2 * (h * w + b1) - r1;
+            r2 = 2 * (h2 * w + b2) - r2;
+            r3 = 2 * (h3 * w + b3) - r3;
+            r4 = 2 * y - r4;
         }
         memory[0] = l1 + 1e-20;
         memory[1] = l2;
@@ -116,12 +117,6 @@ public final class Ladder {
         memory[5] = r2;
         memory[6] = r3;
         memory[7] = r4;
-    }
-
-    /** Straight for small values, held at 4/3 of full scale: 2 x {@link Polynomials#softClip} of half. */
-    private static double limit(double x) {
-        double u = Math.max(-1, Math.min(1, x * (1.0 / 3)));
-        return u * (3 - u * u);
     }
 
     /** Response in dB at a frequency for small signals, for pictures. */

@@ -65,6 +65,11 @@ public final class StateVariable {
             }
             fresh = false;
         }
+        if (type == FilterParameters.LOW_PASS_24 && !sings) {
+            twoLows(left, right, frames, present, wanted, memory);
+            keep();
+            return;
+        }
         if (steep) {
             section(left, right, frames, type, 0, 0);
         }
@@ -74,9 +79,75 @@ public final class StateVariable {
         } else {
             section(left, right, frames, type, last, last);
         }
+        keep();
+    }
+
+    private void keep() {
         for (int i = 0; i < present.length; i++) {
             present[i] = wanted[i];
         }
+    }
+
+    /** Both sections of a steep low-pass in one loop, so that the chains of all four overlap. */
+    private static void twoLows(double[] left, double[] right, int frames, double[] from, double[] to, double[] memory) {
+        double a1 = from[0];
+        double a2 = from[1];
+        double a3 = from[2];
+        double b1 = from[4];
+        double b2 = from[5];
+        double b3 = from[6];
+        double d1 = (to[0] - a1) / frames;
+        double d2 = (to[1] - a2) / frames;
+        double d3 = (to[2] - a3) / frames;
+        double e1 = (to[4] - b1) / frames;
+        double e2 = (to[5] - b2) / frames;
+        double e3 = (to[6] - b3) / frames;
+        double l1 = memory[0];
+        double l2 = memory[1];
+        double r1 = memory[2];
+        double r2 = memory[3];
+        double m1 = memory[4];
+        double m2 = memory[5];
+        double s1 = memory[6];
+        double s2 = memory[7];
+        for (int i = 0; i < frames; i++) {
+            a1 += d1;
+            a2 += d2;
+            a3 += d3;
+            b1 += e1;
+            b2 += e2;
+            b3 += e3;
+            double x = left[i] - l2;
+            double band = a1 * l1 + a2 * x;
+            double low = l2 + a2 * l1 + a3 * x;
+            l1 = 2 * band - l1;
+            l2 = 2 * low - l2;
+            x = low - m2;
+            band = b1 * m1 + b2 * x;
+            low = m2 + b2 * m1 + b3 * x;
+            m1 = 2 * band - m1;
+            m2 = 2 * low - m2;
+            left[i] = low;
+            x = right[i] - r2;
+            band = a1 * r1 + a2 * x;
+            low = r2 + a2 * r1 + a3 * x;
+            r1 = 2 * band - r1;
+            r2 = 2 * low - r2;
+            x = low - s2;
+            band = b1 * s1 + b2 * x;
+            low = s2 + b2 * s1 + b3 * x;
+            s1 = 2 * band - s1;
+            s2 = 2 * low - s2;
+            right[i] = low;
+        }
+        memory[0] = l1 + 1e-20;
+        memory[1] = l2;
+        memory[2] = r1 + 1e-20;
+        memory[3] = r2;
+        memory[4] = m1 + 1e-20;
+        memory[5] = m2;
+        memory[6] = s1 + 1e-20;
+        memory[7] = s2;
     }
 
     private static boolean steep(int type) {

@@ -2,6 +2,7 @@ package gentlecomet.sound.filter;
 
 import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Polynomials;
+import gentlecomet.sound.maths.Remembered;
 import gentlecomet.sound.parameter.FilterParameters;
 
 /** One filter of a voice, of whatever type its parameters say. A change of type fades over one control step. */
@@ -14,6 +15,7 @@ public final class VoiceFilter {
     private final Ladder ladder = new Ladder();
     private final double[] dryLeft = new double[SAMPLES];
     private final double[] dryRight = new double[SAMPLES];
+    private final Remembered opening = new Remembered();
     private Comb comb;
     private Vowel vowel;
     private int type = -1;
@@ -38,10 +40,9 @@ public final class VoiceFilter {
      * Filters one control step in place.
      *
      * @param pitch    key number with fraction at which the voice sounds
-     * @param keyHz    its frequency in Hz
      * @param envelope value of the second envelope
      */
-    public void process(double[] left, double[] right, double[] block, int at, double pitch, double keyHz, double envelope, double sampleRate) {
+    public void process(double[] left, double[] right, double[] block, int at, double pitch, double envelope, double sampleRate) {
         int wanted = (int) block[at + FilterParameters.TYPE];
         boolean starting = type == -1;
         if (wanted != type) {
@@ -63,7 +64,7 @@ public final class VoiceFilter {
         driveIn(left, right, block[at + FilterParameters.DRIVE]);
         double octaves = block[at + FilterParameters.KEY_TRACKING] / 100 * (pitch - MIDDLE_KEY) / 12
                 + block[at + FilterParameters.ENVELOPE_AMOUNT] * envelope;
-        double moved = octaves == 0 ? 1 : Polynomials.exp2(octaves);
+        double moved = octaves == 0 ? 1 : opening.exp2(octaves);
         double resonance = block[at + FilterParameters.RESONANCE];
         if (type == FilterParameters.LADDER_24) {
             double hz = Math.max(10, block[at + FilterParameters.CUTOFF] * moved);

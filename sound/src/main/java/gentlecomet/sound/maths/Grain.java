@@ -24,6 +24,18 @@ public final class Grain {
         return s * (1.0 / 2147483648.0);
     }
 
+    /** Writes the next numbers, as {@link #next} gives them. */
+    public void fill(double[] to, int count) {
+        int s = state;
+        for (int i = 0; i < count; i++) {
+            s ^= s << 13;
+            s ^= s >>> 17;
+            s ^= s << 5;
+            to[i] = s * (1.0 / 2147483648.0);
+        }
+        state = s;
+    }
+
     /** A well mixed integer for a seed and two coordinates, for example a note's number and a copy's. */
     public static int hash(int seed, int a, int b) {
         return mix(mix(mix(seed) ^ a * 0x9E3779B1) ^ b * 0x85EBCA6B);

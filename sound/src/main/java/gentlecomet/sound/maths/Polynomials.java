@@ -63,7 +63,8 @@ public final class Polynomials {
 
     /** A smooth limit: x for small x, never beyond -1 or 1. 1.5 u - 0.5 u cubed, with u = x / 1.5 held between -1 and 1. */
     public static double softClip(double x) {
-        double u = Math.max(-1, Math.min(1, x * (2.0 / 3)));
+        double t = x * (2.0 / 3);
+        double u = t > 1 ? 1 : t < -1 ? -1 : t;
         return u * (1.5 - 0.5 * u * u);
     }
 

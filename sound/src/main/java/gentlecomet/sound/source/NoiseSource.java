@@ -3,6 +3,7 @@ package gentlecomet.sound.source;
 import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Grain;
 import gentlecomet.sound.maths.Polynomials;
+import gentlecomet.sound.maths.Remembered;
 import gentlecomet.sound.parameter.NoiseParameters;
 import gentlecomet.sound.parameter.SourceParameters;
 
@@ -15,10 +16,12 @@ public final class NoiseSource {
     private static final int SAMPLES = ControlStep.SAMPLES;
     private static final int REPEATABLE_SEED = 7001;
     /** Poles of the pink filter, a factor of 3.2 apart, in Hz; each adds noise that falls by 6 dB per octave above it. */
-    private static final double[] POLES_HZ = {7, 22.4, 71.7, 229, 734, 2349, 7516};
+    private static final double[] POLES_HZ = {7, 22.4, 71.7, 229, 734, 2349, 7516, 24050};
     private static final double BROWN_HZ = 20;
 
     private final Grain grain = new Grain();
+    private final Remembered levelGain = new Remembered();
+    private final Pan pan = new Pan();
     private final double[] weights = new double[POLES_HZ.length];
     private final double[] parts = new double[POLES_HZ.length];
     private final double[] pink = new double[2 * POLES_HZ.length];
@@ -56,7 +59,7 @@ public final class NoiseSource {
         rate = sampleRate;
         double power = 0;
         for (int k = 0; k < POLES_HZ.length; k++) {
-            double open = 1 - Polynomials.exp2(-9.064720283654388 * Math.min(0.45, POLES_HZ[k] / sampleRate));
+            double open = 1 - Polynomials.exp2(-9.064720283654388 * POLES_HZ[k] / sampleRate);
             parts[k] = open;
             // Amplitudes fall with the square root of the frequency, so that the sum falls by 3 dB per octave.
             weights[k] = Math.sqrt(POLES_HZ[0] / POLES_HZ[k]);
@@ -80,7 +83,7 @@ public final class NoiseSource {
     /** Adds one control step to the voice's channels. */
     public void add(double[] block, int at, double[] outLeft, double[] outRight) {
         double level = block[at + NoiseParameters.LEVEL];
-        double wanted = level <= SourceParameters.OFF_DB ? 0 : Polynomials.gainOfDb(level);
+        double wanted = level <= SourceParameters.OFF_DB ? 0 : levelGain.gainOfDb(level);
         if (fresh) {
             gain = wanted;
             fresh = false;
@@ -99,27 +102,29 @@ public final class NoiseSource {
                 cut(side, 2, low, high);
             }
         }
-        double pan = block[at + NoiseParameters.PAN] / 100;
-        double l = CopySpread.leftGain(pan);
-        double r = CopySpread.leftGain(-pan);
+        pan.set(block[at + NoiseParameters.PAN] / 100);
+        double l = pan.left();
+        double r = pan.right();
         double common = Math.sqrt(1 - width * 0.5);
-        double own = width > 0 ? Math.sqrt(width * 0.5) : 0;
-        double g = gain;
-        double slope = (wanted - gain) / SAMPLES;
-        for (int i = 0; i < SAMPLES; i++) {
-            double m = middle[i] * common;
-            double s = side[i] * own;
-            outLeft[i] += g * l * (m + s);
-            outRight[i] += g * r * (m - s);
-            g += slope;
+        spread(middle, l * common, r * common, gain, (wanted - gain) / SAMPLES, outLeft, outRight);
+        if (width > 0) {
+            double own = Math.sqrt(width * 0.5);
+            spread(side, l * own, -r * own, gain, (wanted - gain) / SAMPLES, outLeft, outRight);
         }
         gain = wanted;
     }
 
-    private void fill(double[] to, int colour, int channel) {
+    private static void spread(double[] samples, double l, double r, double gain, double slope, double[] outLeft, double[] outRight) {
+        double[] ramp = ControlStep.RAMP;
         for (int i = 0; i < SAMPLES; i++) {
-            to[i] = grain.next();
+            double v = samples[i] * (gain + slope * ramp[i]);
+            outLeft[i] += l * v;
+            outRight[i] += r * v;
         }
+    }
+
+    private void fill(double[] to, int colour, int channel) {
+        grain.fill(to, SAMPLES);
         if (colour == 1) {
             double[] from = parts;
             int at = channel * POLES_HZ.length;

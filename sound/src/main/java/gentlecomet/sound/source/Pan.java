@@ -1,13 +1,28 @@
 package gentlecomet.sound.source;
 
-/** Equal-power pan: 0 dB in the middle and +3 dB at the sides. */
+/** Equal-power pan: 0 dB in the middle and +3 dB at the sides. Remembers the last position. */
 public final class Pan {
 
-    private Pan() {
+    private double position = Double.NaN;
+    private double left;
+    private double right;
+
+    /** Moves to a position from -1 (left) to 1. */
+    public void set(double newPosition) {
+        if (newPosition != position) {
+            position = newPosition;
+            left = CopySpread.leftGain(newPosition);
+            right = CopySpread.leftGain(-newPosition);
+        }
     }
 
-    /** Gain of the left channel at a position from -1 (left) to 1; that of the right one is the gain at the mirrored position. */
-    public static double left(double position) {
-        return CopySpread.leftGain(position);
+    /** Gain of the left channel. */
+    public double left() {
+        return left;
+    }
+
+    /** Gain of the right channel. */
+    public double right() {
+        return right;
     }
 }

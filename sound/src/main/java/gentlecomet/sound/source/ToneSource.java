@@ -2,7 +2,7 @@ package gentlecomet.sound.source;
 
 import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Grain;
-import gentlecomet.sound.maths.Polynomials;
+import gentlecomet.sound.maths.Remembered;
 import gentlecomet.sound.parameter.SourceParameters;
 
 /**
@@ -29,6 +29,7 @@ public final class ToneSource {
     private final SyncTimes cycles = new SyncTimes();
     private final Edges edges;
     private final Grain noise = new Grain();
+    private final Remembered levelGain = new Remembered();
     private PartialBank partials;
     private StruckBody body;
     private RecordingPlayer player;
@@ -272,7 +273,7 @@ public final class ToneSource {
      */
     public void add(double[] block, int at, ToneSource[] sources, double[] outLeft, double[] outRight) {
         double level = block[at + SourceParameters.LEVEL];
-        double wanted = level <= SourceParameters.OFF_DB ? 0 : Polynomials.gainOfDb(level);
+        double wanted = level <= SourceParameters.OFF_DB ? 0 : levelGain.gainOfDb(level);
         if (fresh) {
             gain = wanted;
             fresh = false;

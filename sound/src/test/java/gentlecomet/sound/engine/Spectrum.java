@@ -36,6 +36,17 @@ public final class Spectrum {
         return Math.sqrt(sum);
     }
 
+    /** Mean power of the bins between two frequencies. */
+    public double density(double fromHz, double toHz) {
+        int from = (int) Math.round(fromHz / binHz);
+        int to = (int) Math.round(toHz / binHz);
+        double sum = 0;
+        for (int k = from; k < to; k++) {
+            sum += power[k];
+        }
+        return sum / (to - from);
+    }
+
     /** The strongest amplitude below a limit that is further than eight bins from every harmonic of a fundamental. */
     public double strongestBetweenHarmonics(double fundamentalHz, double limitHz) {
         double strongest = 0;
