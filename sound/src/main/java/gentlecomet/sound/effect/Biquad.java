@@ -104,7 +104,7 @@ final class Biquad {
         double turns = Math.min(0.49, hz / sampleRate);
         double cos = Polynomials.cosCycles(turns);
         double alpha = Polynomials.sinCycles(turns) / (2 * q);
-        double a = Polynomials.gainOfDb(gainDb / 2);
+        double a = gainDb == 0 ? 1 : Polynomials.gainOfDb(gainDb / 2);
         double a0;
         if (kind == BELL) {
             a0 = 1 + alpha / a;

@@ -22,6 +22,8 @@ final class DelayLine {
         for (int i = 0; i < l.length; i++) {
             l[i] = 0;
         }
+        // Places are worked out from here; the same start gives the same rounding.
+        write = 0;
     }
 
     /** Adds the next sample. */

@@ -69,6 +69,7 @@ final class Reverb implements Effect {
         cutsLeft.reset();
         cutsRight.reset();
         size = -1;
+        write = 0;
     }
 
     @Override

@@ -47,6 +47,7 @@ final class StereoDelay implements Effect {
         cutsRight.reset();
         lengthLeft = 0;
         wobblePhase = 0;
+        write = 0;
     }
 
     @Override

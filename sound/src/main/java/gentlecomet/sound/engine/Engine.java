@@ -98,6 +98,9 @@ public final class Engine {
         controllers.reset();
         notes.reset();
         effects.reset();
+        for (int m = 0; m < lastModulation.length; m++) {
+            lastModulation[m] = 0;
+        }
         for (int layer = 0; layer < Parameters.LAYERS; layer++) {
             buses[layer].reset();
             for (int l = 0; l < LayerParameters.LFOS; l++) {

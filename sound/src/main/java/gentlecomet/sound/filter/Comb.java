@@ -39,6 +39,7 @@ public final class Comb {
             right[i] = 0;
         }
         length = 0;
+        write = 0;
         dampLeft = 0;
         dampRight = 0;
     }

@@ -16,6 +16,7 @@ final class CopySpread {
     private double pan;
     private double width;
     private double balanceDb;
+    private SourceMaterial of;
     private int edition = -1;
 
     /**
@@ -26,7 +27,7 @@ final class CopySpread {
      */
     void set(int newCopies, double newDetuneCents, double newPan, double newWidth, double newBalanceDb, SourceMaterial material) {
         if (newCopies == copies && newDetuneCents == detuneCents && newPan == pan && newWidth == width
-                && newBalanceDb == balanceDb && material.edition() == edition) {
+                && newBalanceDb == balanceDb && material == of && material.edition() == edition) {
             return;
         }
         copies = newCopies;
@@ -34,6 +35,7 @@ final class CopySpread {
         pan = newPan;
         width = newWidth;
         balanceDb = newBalanceDb;
+        of = material;
         edition = material.edition();
         double[] drawn = material.copies();
         double power = 0;

@@ -222,15 +222,13 @@ public final class ToneSource {
     /** Sums what the other sources do to the phase; whether there is anything. */
     private boolean gatherPhase(double[] block, int at, ToneSource[] sources) {
         boolean any = false;
+        for (int i = 0; i < SAMPLES; i++) {
+            bent[i] = 0;
+        }
         for (int s = 0; s < sources.length; s++) {
             double index = block[at + SourceParameters.PHASE_FROM + s] * CYCLES_OF_RADIANS;
             if (index == 0) {
                 continue;
-            }
-            if (!any) {
-                for (int i = 0; i < SAMPLES; i++) {
-                    bent[i] = 0;
-                }
             }
             any = true;
             if (sources[s] != this) {

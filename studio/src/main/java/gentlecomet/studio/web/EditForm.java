@@ -40,7 +40,7 @@ final class EditForm {
             case "describe":
                 return new PatchEdit.Describe(field(form, "tags"), field(form, "notes"));
             case "addRoute":
-                Parameter target = target(field(form, "target"));
+                Parameter target = target(field(form, "target"), patch);
                 return new PatchEdit.AddRoute(modulator(field(form, "source")), target,
                         DepthText.parse(target, patch.soundingValue(target), field(form, "depth")));
             case "setDepth":
@@ -55,11 +55,11 @@ final class EditForm {
             case "nameMacro":
                 return new PatchEdit.NameMacro(macro(form), field(form, "name"), field(form, "lowEnd"), field(form, "highEnd"));
             case "addTarget":
-                return new PatchEdit.AddTarget(macro(form), target(field(form, "target")));
+                return new PatchEdit.AddTarget(macro(form), target(field(form, "target"), patch));
             case "removeTarget":
-                return new PatchEdit.RemoveTarget(macro(form), target(field(form, "target")));
+                return new PatchEdit.RemoveTarget(macro(form), target(field(form, "target"), patch));
             case "setEnd":
-                Parameter held = target(field(form, "target"));
+                Parameter held = target(field(form, "target"), patch);
                 String text = field(form, "value");
                 double value = text.equals("now") ? patch.soundingValue(held) : ValueText.parse(held, text);
                 if (Double.isNaN(value)) {
@@ -67,7 +67,7 @@ final class EditForm {
                 }
                 return new PatchEdit.SetEnd(macro(form), held, field(form, "end").equals("high"), value);
             case "choose":
-                Parameter chosen = target(field(form, "target"));
+                Parameter chosen = target(field(form, "target"), patch);
                 return new PatchEdit.SetValue(chosen, ValueText.parse(chosen, field(form, "value")));
             case "shapeRoute":
                 return shapeRoute(form);
@@ -188,8 +188,8 @@ final class EditForm {
         return m;
     }
 
-    /** A parameter by id, by the name that the pages show, or by the beginnings of its words where that is enough. */
-    static Parameter target(String text) {
+    /** A parameter by id, by the name that the pages show, or by the beginnings of its words where that is enough among what means something now. */
+    static Parameter target(String text, Patch patch) {
         Parameter byId = Parameters.find(text);
         if (byId != null) {
             return byId;
@@ -201,7 +201,7 @@ final class EditForm {
             if (name.equals(wanted)) {
                 return p;
             }
-            if (Parameters.movable(p) && !wanted.isEmpty() && beginsWords(name, wanted)) {
+            if (Parameters.movable(p) && patch.relevant(p) && !wanted.isEmpty() && beginsWords(name, wanted)) {
                 if (only != null) {
                     throw new PatchEdit.EditException("\"" + text + "\" could be " + BenchController.targetName(only) + " or "
                             + BenchController.targetName(p) + "; type a little more.");

@@ -1,10 +1,13 @@
 package gentlecomet.studio.journey;
 
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gentlecomet.craft.format.CollectionFile;
 import gentlecomet.craft.release.ReleaseCheck;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.StudioTest;
 import gentlecomet.studio.service.Banks;
@@ -65,13 +68,24 @@ class JourneyTest {
         }
     }
 
+    private void addEffect(Browser page, long id, String type) {
+        String form = "form[data-edit-form=addEffect]:has(input[value='-1']) ";
+        new org.openqa.selenium.support.ui.Select(page.find(form + "select")).selectByVisibleText(type);
+        act(page, id, () -> page.click(form + "button"));
+    }
+
+    /** Takes a choice that brings other bars with it. */
+    private void choose(Browser page, long id, String parameter, String text) {
+        act(page, id, () -> new org.openqa.selenium.support.ui.Select(page.find("[id='" + parameter + "']")).selectByVisibleText(text));
+    }
+
     private void buildASound(Browser page, long id) {
         page.find("#bench");
         page.js("document.querySelector('[data-stage=sources]').click()");
         page.typeValue("layer1.source1.level", "-9 dB");
-        page.js("const s = document.getElementById('layer1.source1.wave'); s.value = '2'; s.dispatchEvent(new Event('change'))");
+        choose(page, id, "layer1.source1.wave", "saw");
         page.click("[data-stage=filter]");
-        page.js("const s = document.getElementById('layer1.filter1.type'); s.value = '1'; s.dispatchEvent(new Event('change'))");
+        choose(page, id, "layer1.filter1.type", "low pass 24");
         page.typeValue("layer1.filter1.cutoff", "1.2k");
         page.until(d -> editing.get(id).patch().value("layer1.filter1.cutoff") == 1200);
         page.typeValue("layer1.filter1.cutoff", "very bright");
@@ -96,6 +110,18 @@ class JourneyTest {
         addRoute(page, id, "velocity", "layer 1 cutoff", "1 oct");
         addRoute(page, id, "aftertouch", "Layer 1 filter 1: Cutoff", "2.4 kHz");
         assertEquals(1, editing.get(id).patch().routes().get(1).depth(), 1e-9);
+
+        // A chorus and an equaliser for all layers, the second moved before the first; drawn harmonics for another source.
+        page.click("[data-stage=effects]");
+        addEffect(page, id, "chorus");
+        addEffect(page, id, "equaliser");
+        act(page, id, () -> page.find("[data-chain='-1'][data-slot='1'] [data-move-effect]").click());
+        assertEquals(Parameters.find("effect1.type").choices().indexOf("equaliser"), editing.get(id).patch().value("effect1.type"));
+        page.js("document.querySelector('[data-stage=sources]').click()");
+        choose(page, id, "layer1.source2.wave", "harmonics");
+        page.js("document.querySelector('[data-shape=\"layer1.source2.harmonics\"]').scrollIntoView({block: 'center'})");
+        act(page, id, () -> page.fill("[data-shape='layer1.source2.harmonics'] input", "100 0; 0 0; 60 25"));
+        assertArrayEquals(new double[] {100, 0, 0, 0, 60, 25}, editing.get(id).patch().shape(Shapes.harmonics(0, 1)));
 
         // Three macros in the house's order, the present value becoming one end.
         page.click("[data-stage=touch]");
