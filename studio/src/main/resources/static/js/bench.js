@@ -95,31 +95,10 @@ function wireParts(element) {
   element.querySelectorAll('[data-shape]').forEach(box => wireDrawn(box, () => state.image, edit));
   element.querySelectorAll('[data-move-effect]').forEach(b => b.addEventListener('click', () =>
     edit({kind: 'moveEffect', layer: b.dataset.layerNumber, slot: b.dataset.slot, to: b.dataset.to})));
-  element.querySelectorAll('[data-recording]').forEach(form => {
-    const {layerNumber, sourceNumber, hit} = form.dataset;
-    form.querySelector('[data-remove-recording]')?.addEventListener('click', () => edit({kind: 'removeRecording', layer: layerNumber, source: sourceNumber}));
-    form.elements.file.addEventListener('change', () => upload(form.elements.file.files[0], {layer: layerNumber, source: sourceNumber, hit}));
-  });
   element.querySelectorAll('details[data-more]').forEach(fold => {
     fold.open = unfolded.has(fold.dataset.more);
     fold.addEventListener('toggle', () => fold.open ? unfolded.add(fold.dataset.more) : unfolded.delete(fold.dataset.more));
   });
-}
-
-/** Gives a source a sound file; the answer is a new bench. */
-async function upload(file, fields) {
-  const body = new FormData();
-  Object.entries({...fields, version: String(state.version)}).forEach(([name, value]) => body.append(name, value));
-  body.append('file', file);
-  await state.flush();
-  state.hold();
-  try {
-    replaceBench(await (await ask(`/patches/${state.id}/recordings`, {body})).text());
-  } catch (refusal) {
-    say(refusal.message);
-  } finally {
-    state.release();
-  }
 }
 
 function setEnd(field, value) {

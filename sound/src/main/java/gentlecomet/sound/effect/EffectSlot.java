@@ -21,6 +21,7 @@ public final class EffectSlot {
     private Effect effect;
     private Effect next;
     private double mix;
+    private double feed = 1;
     private boolean fresh = true;
     private boolean clean = true;
     private double peakBefore;
@@ -76,6 +77,7 @@ public final class EffectSlot {
         double asked = leaving || block[at + EffectParameters.ON] == 1 ? 0 : block[at + EffectParameters.MIX] / 100;
         if (fresh) {
             mix = asked;
+            feed = 1;
             fresh = false;
         }
         double wanted = leaving ? Math.max(0, mix - FADE) : Math.abs(asked - mix) <= FADE ? asked : mix + (asked > mix ? FADE : -FADE);
@@ -86,12 +88,21 @@ public final class EffectSlot {
             }
             return;
         }
+        if (clean && mix == 0) {
+            // An effect that wakes up under a sound is fed softly, so that its first echo does not begin with a step.
+            feed = 0;
+        }
         clean = false;
         peakBefore = louder(peakBefore, left, right);
+        double fed = Math.min(1, feed + FADE);
+        double rise = (fed - feed) / SAMPLES;
+        double f = feed;
         for (int i = 0; i < SAMPLES; i++) {
-            wetLeft[i] = left[i];
-            wetRight[i] = right[i];
+            f += rise;
+            wetLeft[i] = left[i] * f;
+            wetRight[i] = right[i] * f;
         }
+        feed = fed;
         effect.process(block, at, tempo, wetLeft, wetRight);
         blend(left, wetLeft, mix, (wanted - mix) / SAMPLES);
         blend(right, wetRight, mix, (wanted - mix) / SAMPLES);

@@ -78,15 +78,22 @@ public final class Vowel {
         double place = Math.max(0, Math.min(1, vowel)) * (VOWELS - 1);
         int first = Math.min(VOWELS - 2, (int) place);
         double part = place - first;
-        double sum = 0;
+        double damping = Polynomials.gainOfDb(-Q_DB);
+        double re = 0;
+        double im = 0;
         for (int p = 0; p < PEAKS; p++) {
             double low = Polynomials.log2(FORMANTS[PEAKS * first + p]);
             double high = Polynomials.log2(FORMANTS[PEAKS * (first + 1) + p]);
             double hz = Math.min(20000, scale * Polynomials.exp2(low + (high - low) * part));
             double level = MAKE_UP * (LEVELS[PEAKS * first + p] + (LEVELS[PEAKS * (first + 1) + p] - LEVELS[PEAKS * first + p]) * part);
-            double db = StateVariable.responseDb(FilterParameters.BAND_PASS_12, frequencyHz, hz, Q_DB, sampleRate) - Q_DB;
-            sum += level * Polynomials.gainOfDb(db) * level * Polynomials.gainOfDb(db);
+            double w = Polynomials.tanHalfTurns(Math.min(0.49, frequencyHz / sampleRate)) / Polynomials.tanHalfTurns(Math.min(0.49, hz / sampleRate));
+            // level x i w d / (1 - w^2 + i w d)
+            double a = 1 - w * w;
+            double b = w * damping;
+            double power = a * a + b * b;
+            re += level * b * b / power;
+            im += level * b * a / power;
         }
-        return Math.max(-120, Polynomials.dbOfGain(Math.sqrt(sum)));
+        return Math.max(-120, Polynomials.dbOfGain(Math.sqrt(re * re + im * im)));
     }
 }

@@ -106,9 +106,9 @@ public final class Polynomials {
         return whole + 2 * series / LN_2;
     }
 
-    /** Amplitude gain of a level in dB: 10^(dB/20). */
+    /** Amplitude gain of a level in dB: 10^(dB/20); exactly 1 for 0 dB. */
     public static double gainOfDb(double db) {
-        return exp2(db * 0.16609640474436813);
+        return db == 0 ? 1 : exp2(db * 0.16609640474436813);
     }
 
     /** Level in dB of an amplitude gain; zero and below give about -3083 dB. */

@@ -1,0 +1,221 @@
+package gentlecomet.sound.effect;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import gentlecomet.sound.engine.Engine;
+import gentlecomet.sound.engine.Played;
+import gentlecomet.sound.engine.Spectrum;
+import gentlecomet.sound.maths.ControlStep;
+import gentlecomet.sound.parameter.EffectParameters;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.PatchImage;
+import java.util.function.IntToDoubleFunction;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** Effects measured alone, in their slot, against published curves. */
+class EffectsTest {
+
+    private static final double RATE = 48000;
+
+    /** Left and right of a signal after the effect in slot 1 of a patch. */
+    private static double[][] through(int frames, IntToDoubleFunction signal, String... changes) {
+        double[] image = PatchImage.of(Played.patch(changes));
+        EffectSlot slot = new EffectSlot(RATE);
+        int at = PatchParameters.effect(0);
+        slot.equip((int) image[at + EffectParameters.TYPE]);
+        slot.reset();
+        double[][] out = new double[2][frames];
+        double[] left = new double[ControlStep.SAMPLES];
+        double[] right = new double[ControlStep.SAMPLES];
+        for (int start = 0; start + left.length <= frames; start += left.length) {
+            for (int i = 0; i < left.length; i++) {
+                left[i] = signal.applyAsDouble(start + i);
+                right[i] = left[i];
+            }
+            slot.process(image, at, image[PatchParameters.TEMPO], left, right);
+            System.arraycopy(left, 0, out[0], start, left.length);
+            System.arraycopy(right, 0, out[1], start, right.length);
+        }
+        return out;
+    }
+
+    private static IntToDoubleFunction sine(double hz, double level) {
+        return i -> level * Math.sin(2 * Math.PI * hz * i / RATE);
+    }
+
+    private static double gainDb(double hz, String... changes) {
+        double[] out = through(48000, sine(hz, 0.1), changes)[0];
+        return Spectrum.db(Played.rms(out, 24000, 48000) / 0.1 * Math.sqrt(2));
+    }
+
+    /** W3C Audio EQ Cookbook: a bell has its gain at its frequency, a shelf half of its gain in dB there, a Butterworth cut -3 dB. */
+    @Test
+    void theEqualiserHasTheGainsOfTheCookbook() {
+        String type = "effect1.type=equaliser";
+        assertEquals(9, gainDb(1500, type, "effect1.equaliser.gain3=9", "effect1.equaliser.q3=2"), 0.05);
+        assertEquals(-12, gainDb(400, type, "effect1.equaliser.gain2=-12"), 0.05);
+        assertEquals(4, gainDb(150, type, "effect1.equaliser.lowGain=8"), 0.05);
+        assertEquals(8, gainDb(25, type, "effect1.equaliser.lowGain=8"), 0.1);
+        assertEquals(-3, gainDb(6000, type, "effect1.equaliser.highGain=-6"), 0.05);
+        assertEquals(0, gainDb(500, type), 1e-9);
+        for (String slope : new String[] {"12dB", "24dB", "48dB"}) {
+            assertEquals(-3.01, gainDb(200, type, "effect1.equaliser.lowCut=200", "effect1.equaliser.lowSlope=" + slope), 0.05, slope);
+            double octave = gainDb(50, type, "effect1.equaliser.lowCut=400", "effect1.equaliser.lowSlope=" + slope)
+                    - gainDb(100, type, "effect1.equaliser.lowCut=400", "effect1.equaliser.lowSlope=" + slope);
+            assertEquals(-Double.parseDouble(slope.substring(0, 2)), octave, 0.5, slope);
+        }
+    }
+
+    @ParameterizedTest
+    @ValueSource(doubles = {60, 150, 900, 4000, 12000})
+    void thePictureOfTheEqualiserIsTrue(double hz) {
+        String[] changes = {"effect1.type=equaliser", "effect1.equaliser.gain1=5", "effect1.equaliser.gain3=-7", "effect1.equaliser.highGain=4",
+            "effect1.equaliser.lowSlope=24dB", "effect1.equaliser.lowCut=80"};
+        double[] image = PatchImage.of(Played.patch(changes));
+        assertEquals(Equaliser.responseDb(image, PatchParameters.effect(0), hz, RATE), gainDb(hz, changes), 0.1);
+    }
+
+    /** D. Giannoulis, M. Massberg, J. D. Reiss (JAES 60, 2012), equation 4: the static curve with a soft knee, worked by hand. */
+    @ParameterizedTest
+    @CsvSource({"-40,-40", "-21,-21", "-18,-18.5", "-12,-16", "-6,-14", "-1,-12.333"})
+    void theCompressorFollowsItsStaticCurve(double in, double expected) {
+        String[] changes = {"effect1.type=compressor", "effect1.compressor.threshold=-18", "effect1.compressor.ratio=3", "effect1.compressor.knee=6",
+            "effect1.compressor.attack=0.2 ms", "effect1.compressor.release=2 s"};
+        double level = Math.pow(10, in / 20);
+        double[] out = through(96000, sine(1000, level), changes)[0];
+        assertEquals(expected, Spectrum.db(Played.rms(out, 72000, 96000) * Math.sqrt(2)), 0.3);
+    }
+
+    @Test
+    void noSampleLeavesTheLimiterAboveItsCeiling() {
+        java.util.Random random = new java.util.Random(3);
+        double[] noise = new double[96000];
+        for (int i = 0; i < noise.length; i++) {
+            noise[i] = random.nextGaussian() * (i % 9000 < 300 ? 4 : 0.2);
+        }
+        double[][] out = through(96000, i -> noise[i], "effect1.type=limiter", "effect1.limiter.ceiling=-3");
+        double peak = 0;
+        for (double v : out[0]) {
+            peak = Math.max(peak, Math.abs(v));
+        }
+        assertTrue(Spectrum.db(peak) <= -3 + 1e-6, "peak " + Spectrum.db(peak));
+        assertTrue(Spectrum.db(peak) > -4);
+    }
+
+    /** Linkwitz-Riley bands add up flat when nothing is compressed. */
+    @ParameterizedTest
+    @ValueSource(doubles = {50, 160, 700, 2500, 9000})
+    void bandsAddUpFlat(double hz) {
+        assertEquals(0, gainDb(hz, "effect1.type=bands", "effect1.bands.downRatio=1", "effect1.bands.upRatio=1"), 0.1);
+    }
+
+    @Test
+    void bandsPressDownAndLiftUp() {
+        assertTrue(gainDb(1000, "effect1.type=bands", "effect1.bands.down=-40", "effect1.bands.downRatio=4") < -12);
+        assertTrue(gainDb(1000, "effect1.type=bands", "effect1.bands.down=0", "effect1.bands.up=-5", "effect1.bands.upRatio=3") > 6);
+    }
+
+    @Test
+    void theWidenerPutsOneSideLate() {
+        double[][] out = through(9600, i -> i == 100 ? 1 : 0, "effect1.type=widener", "effect1.widener.time=10 ms");
+        assertEquals(480, peakAt(out[1]) - peakAt(out[0]), 1);
+    }
+
+    private static int peakAt(double[] x) {
+        int at = 0;
+        for (int i = 0; i < x.length; i++) {
+            at = Math.abs(x[i]) > Math.abs(x[at]) ? i : at;
+        }
+        return at;
+    }
+
+    /** Tempo table: a sixteenth at 120 BPM is 125 ms, so the tremolo swings eight times a second. */
+    @Test
+    void theTremoloKeepsTheTempo() {
+        double[] out = through(48000, i -> 1, "effect1.type=tremolo", "effect1.tremolo.division=1/16", "effect1.tremolo.depth=100")[0];
+        int rises = 0;
+        for (int i = 1; i < out.length; i++) {
+            rises += out[i - 1] < 0.5 && out[i] >= 0.5 ? 1 : 0;
+        }
+        assertEquals(8, rises, 1);
+    }
+
+    @Test
+    void duckingDropsOnEveryBeat() {
+        double[] out = through(96000, i -> 1, "effect1.type=ducking", "effect1.ducking.depth=24", "performance.tempo=120")[0];
+        int drops = 0;
+        for (int i = 1; i < out.length; i++) {
+            drops += out[i - 1] > 0.25 && out[i] <= 0.25 ? 1 : 0;
+        }
+        assertEquals(4, drops, "two seconds at 120 beats per minute");
+        assertTrue(out[23000] > 0.8, "back before the next beat");
+    }
+
+    @Test
+    void crushingRoundsToItsBits() {
+        double[] out = through(4800, sine(100, 0.9), "effect1.type=crush", "effect1.crush.bits=3", "effect1.crush.rate=48k")[0];
+        for (double v : out) {
+            assertEquals(Math.rint(v * 4), v * 4, 1e-9);
+        }
+    }
+
+    @Test
+    void widthNothingIsMonoAndLowsCanBeMono() {
+        double[] image = PatchImage.of(Played.patch("effect1.type=stereo", "effect1.stereo.width=0"));
+        StereoWidth width = new StereoWidth(RATE);
+        double[] left = {1, 0.5, -0.2, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0};
+        double[] right = new double[32];
+        width.process(image, PatchParameters.effect(0), 120, left, right);
+        org.junit.jupiter.api.Assertions.assertArrayEquals(left, right, 1e-12);
+    }
+
+    /** An effect that changes nothing measurable is broken. */
+    @ParameterizedTest
+    @ValueSource(strings = {"drive", "crush", "chorus", "flanger", "phaser", "ensemble", "widener", "tremolo", "delay", "reverb", "compressor",
+        "bands", "transients", "ducking", "limiter"})
+    void everyEffectIsHeardAndEndsInSilence(String type) {
+        IntToDoubleFunction burst = i -> i < 24000 ? 0.7 * Math.sin(2 * Math.PI * 220 * i / RATE) * Math.min(1, i / 200.0) : 0;
+        double[][] out = through(48000 * 20, burst, "effect1.type=" + type, "effect1.limiter.gain=12", "effect1.transients.attack=12", "effect1.mix=100");
+        double difference = 0;
+        double tail = 0;
+        for (int i = 0; i < 48000; i++) {
+            difference = Math.max(difference, Math.abs(out[1][i] - burst.applyAsDouble(i)));
+        }
+        for (int i = 48000 * 19; i < 48000 * 20 - 32; i++) {
+            tail = Math.max(tail, Math.abs(out[0][i]));
+        }
+        assertTrue(difference > 0.01, type + " does nothing");
+        assertTrue(tail < 1e-4, type + " still sounds at " + tail);
+    }
+
+    /** The type of a slot is changed, and two effects change places, under a held note: no step beyond what the wave itself makes. */
+    @ParameterizedTest
+    @ValueSource(strings = {"chorus", "phaser", "drive", "equaliser", "reverb", "delay", "stereo"})
+    void changingTheTypeWhilePlayingDoesNotClick(String type) {
+        Patch before = Played.patch("effect1.type=flanger", "effect2.type=chorus", "layer1.source1.level=-20");
+        Engine engine = Played.engine(before, RATE);
+        engine.noteOn(57, 127);
+        double[] left = new double[28800];
+        engine.render(left, new double[28800], 0, 9600);
+        engine.change(PatchImage.of(before.withValue(Parameters.find("effect1.type"), Parameters.find("effect1.type").choices().indexOf(type))));
+        engine.render(left, new double[28800], 9600, 19200);
+        double steepest = 0;
+        for (int i = 9590; i < 14000; i++) {
+            steepest = Math.max(steepest, Math.abs(left[i] - left[i - 1]));
+        }
+        double usual = 0;
+        for (int i = 4000; i < 9500; i++) {
+            usual = Math.max(usual, Math.abs(left[i] - left[i - 1]));
+        }
+        for (int i = 20000; i < 28000; i++) {
+            usual = Math.max(usual, Math.abs(left[i] - left[i - 1]));
+        }
+        assertTrue(steepest < 1.5 * usual + 1e-3, type + ": " + steepest + " against " + usual);
+    }
+}
