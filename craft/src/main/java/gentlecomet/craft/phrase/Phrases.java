@@ -19,6 +19,7 @@ public final class Phrases {
         add("broken-chords", "Broken chords", 112, "A2:100:.5 E3:80:.5 A3:88:.5 C4:96:.5 E4:108:.5 C4:84:.5 A3:76:.5 E3:72:.5 F2:104:.5 C3:80:.5 F3:84:.5 A3:92:.5 C4:112:1");
         add("wide-steps", "Wide steps", 80, "E4:104:1 B4:84:1 G5:96:1 D4:76:1 A5:112:2");
         add("calls", "Calls", 88, "C3+G3:96:1.5 C3+E4:108:.5 F3+C4+A4:116:2 D3+A3+F4:84:2");
+        add("hits", "Hits", 96, "C3:116:.5 C3:72:.5 C3:100:.5 G2:108:.5 C3:124:.5 C3:64:.25 C3:80:.25 G2:112:1");
         add("long-notes", "Long notes", 60, "D3+A3:84:4 C3+G3:100:4");
     }
 

@@ -23,15 +23,19 @@ public record HouseRules(String namePattern, String namePatternHint, int nameMax
     /** Target, tolerance and ceiling are common practice; all can be edited. */
     public static final HouseRules DEFAULT = new HouseRules("[A-Z][a-z]+( [A-Z0-9][a-z0-9]*){1,3}",
             "two to four words, each with a capital", 24,
-            List.of(new Category("bass", "Bass", "low-steps", LevelMeasure.INTEGRATED, 3, 2),
-                    new Category("lead", "Lead", "line", LevelMeasure.INTEGRATED, 6, 2),
+            List.of(new Category("bass", "Bass", "low-steps", LevelMeasure.INTEGRATED, 3, 3),
+                    new Category("lead", "Lead", "line", LevelMeasure.INTEGRATED, 6, 4),
                     new Category("pad", "Pad", "slow-chords", LevelMeasure.INTEGRATED, 12, 3),
-                    new Category("keys", "Keys", "comping", LevelMeasure.INTEGRATED, 5, 1),
+                    new Category("keys", "Keys", "comping", LevelMeasure.INTEGRATED, 5, 2),
                     new Category("pluck", "Pluck", "broken-chords", LevelMeasure.INTEGRATED, 6, 2),
-                    new Category("bell", "Bell", "wide-steps", LevelMeasure.MOMENTARY_MAX, 12, 1),
-                    new Category("brass", "Brass", "calls", LevelMeasure.INTEGRATED, 6, 1),
-                    new Category("voice", "Voice", "slow-chords", LevelMeasure.INTEGRATED, 10, 1),
-                    new Category("texture", "Texture", "long-notes", LevelMeasure.INTEGRATED, 15, 1)),
+                    new Category("bell", "Bell", "wide-steps", LevelMeasure.MOMENTARY_MAX, 12, 2),
+                    new Category("brass", "Brass", "calls", LevelMeasure.INTEGRATED, 6, 2),
+                    new Category("voice", "Voice", "slow-chords", LevelMeasure.INTEGRATED, 10, 2),
+                    new Category("strings", "Strings", "slow-chords", LevelMeasure.INTEGRATED, 10, 1),
+                    new Category("organ", "Organ", "comping", LevelMeasure.INTEGRATED, 6, 1),
+                    new Category("drum", "Drum", "hits", LevelMeasure.MOMENTARY_MAX, 4, 2),
+                    new Category("sequence", "Sequence", "long-notes", LevelMeasure.INTEGRATED, 8, 2),
+                    new Category("texture", "Texture", "long-notes", LevelMeasure.INTEGRATED, 15, 2)),
             -18, 0.5, -1, 12, List.of("Brightness", "Movement", "Attack", "Release", "Width", "Grit", "Echo", "Space"), 3);
 
     public HouseRules {

@@ -3,6 +3,8 @@ package gentlecomet.studio.journey;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
 import gentlecomet.sound.engine.Engine;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.PatchImage;
 import gentlecomet.studio.StudioTest;
 import gentlecomet.studio.store.CollectionStore;
@@ -68,6 +70,47 @@ class SameSamplesTest {
                 assertEquals(onTheJvm(image), page.jsLater(SCRIPT, numbers, FRAMES), row.name());
             }
         }
+    }
+
+    /** Every kind of source, filter, effect, drive and oversampling, one after the other in patches of their own. */
+    @Test
+    void everySourceFilterAndEffectSoundsTheSameInBothPlaces() throws Exception {
+        try (Browser page = new Browser(port, folder, folder)) {
+            page.open("/");
+            List<String> waves = Parameters.find("layer1.source1.wave").choices();
+            List<String> filters = Parameters.find("layer1.filter1.type").choices();
+            List<String> effects = Parameters.find("effect1.type").choices();
+            for (int n = 0; n < Math.max(waves.size(), effects.size()); n++) {
+                Patch patch = Patch.neutral("Same " + n);
+                patch = choose(patch, "layer1.source1.wave", waves.get(n % waves.size()));
+                patch = choose(patch, "layer1.source2.wave", "table");
+                patch = put(patch, "layer1.source2.table", n);
+                patch = put(patch, "layer1.source2.level", -24);
+                patch = put(patch, "layer1.source1.phaseFrom2", n % 3);
+                patch = put(patch, "layer1.source1.copies", 1 + n % 4);
+                patch = put(patch, "layer1.source1.detune", 12);
+                patch = put(patch, "layer1.noise.level", -40);
+                patch = put(patch, "layer1.noise.colour", n % 3);
+                patch = choose(patch, "layer1.filter1.type", filters.get(n % filters.size()));
+                patch = put(patch, "layer1.filter1.cutoff", 900);
+                patch = put(patch, "layer1.filter1.resonance", n % 2 == 0 ? 8 : 60);
+                patch = put(patch, "layer1.drive.type", n % 4);
+                patch = choose(patch, "effect1.type", effects.get(n % effects.size()));
+                patch = put(patch, "performance.oversampling", n % 3);
+                patch = put(patch, "levelTrim", -24);
+                double[] image = PatchImage.of(patch);
+                List<Double> numbers = Arrays.stream(image).boxed().collect(Collectors.toList());
+                assertEquals(onTheJvm(image), page.jsLater(SCRIPT, numbers, FRAMES), "round " + n);
+            }
+        }
+    }
+
+    private static Patch choose(Patch patch, String id, String choice) {
+        return put(patch, id, Parameters.find(id).choices().indexOf(choice));
+    }
+
+    private static Patch put(Patch patch, String id, double value) {
+        return patch.withValue(Parameters.find(id), value);
     }
 
     private static String onTheJvm(double[] image) throws Exception {
