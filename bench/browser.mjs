@@ -44,7 +44,7 @@ try {
   const at = `/session/${sessionId}`;
   await call('POST', `${at}/timeouts`, {script: 120000});
   await call('POST', `${at}/url`, {url: address});
-  for (const [name, patch] of [['demo lead, 2 x 7 copies', 10]]) {
+  for (const [name, patch] of [['Curlew Lead (2 x 7 copies)', 10], ['Eelgrass Strings (2 x 5 copies, ladder, ensemble, equaliser, reverb)', 18]]) {
     for (const voices of [1, 8]) {
       const factor = await call('POST', `${at}/execute/async`, {script, args: [patch, voices]});
       console.log(`${name}, ${voices} voice(s): ${typeof factor === 'number' ? factor.toFixed(1) : factor} x real time`);

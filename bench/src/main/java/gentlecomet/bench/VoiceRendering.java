@@ -2,6 +2,7 @@ package gentlecomet.bench;
 
 import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.sound.engine.Engine;
+import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.PatchImage;
 import java.io.IOException;
@@ -31,11 +32,17 @@ public class VoiceRendering {
 
     private static final int RATE = 48000;
 
-    /** The lead of the demo has two saws of seven copies, filter, envelopes, LFO, routes, delay and reverb. */
-    @Param({"a010-curlew-lead", "plain"})
+    /**
+     * The hall mark: two saws of seven copies, noise, ladder with envelope, two LFOs, eight routes, chorus, delay, reverb,
+     * equaliser, limiter. One saw: a single copy through a low-pass. Both stand beside this class.
+     */
+    @Param({"hall-mark", "one-saw"})
     public String patch;
     @Param({"1", "8"})
     public int voices;
+    /** Copies of the first source; 0 leaves the patch as it is. */
+    @Param({"0"})
+    public int copies;
 
     private final double[] left = new double[RATE];
     private final double[] right = new double[RATE];
@@ -44,7 +51,8 @@ public class VoiceRendering {
     @Setup
     public void holdNotes() throws IOException {
         engine = new Engine(RATE);
-        engine.load(PatchImage.of(read()));
+        Patch read = read();
+        engine.load(PatchImage.of(copies == 0 ? read : read.withValue(Parameters.find("layer1.source1.copies"), copies)));
         for (int v = 0; v < voices; v++) {
             engine.noteOn(45 + 3 * v, 100);
         }
@@ -52,10 +60,7 @@ public class VoiceRendering {
     }
 
     private Patch read() throws IOException {
-        if (patch.equals("plain")) {
-            return Patch.neutral("Plain");
-        }
-        try (InputStream in = getClass().getResourceAsStream("/demo/saltmarsh-field-kit/patches/" + patch + ".json")) {
+        try (InputStream in = getClass().getResourceAsStream("/" + patch + ".json")) {
             return PatchFormat.read(new String(in.readAllBytes(), StandardCharsets.UTF_8), patch);
         }
     }

@@ -193,7 +193,7 @@ final class Reverb implements Effect {
 
     private static void add(double[] one, double[] two, double[] sum) {
         for (int i = 0; i < SAMPLES; i++) {
-            sum[i] += one[i] + two[i];
+            sum[i] = sum[i] + one[i] + two[i];
         }
     }
 

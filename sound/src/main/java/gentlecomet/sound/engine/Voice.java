@@ -12,51 +12,29 @@ import gentlecomet.sound.parameter.EnvelopeParameters;
 import gentlecomet.sound.parameter.FilterParameters;
 import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.LfoParameters;
-import gentlecomet.sound.parameter.NoiseParameters;
-import gentlecomet.sound.parameter.SourceParameters;
 import gentlecomet.sound.patch.Modulator;
-import gentlecomet.sound.source.NoiseSource;
 import gentlecomet.sound.source.Pan;
-import gentlecomet.sound.source.ToneSource;
 import gentlecomet.sound.source.WaveShelf;
 
 /** One note of one layer. It keeps its own copy of the layer's parameters, moved by the routes at every control step. */
 final class Voice {
 
     private static final int SAMPLES = ControlStep.SAMPLES;
-    private static final int SOURCES = LayerParameters.SOURCES;
     private static final double FAULT_LEVEL = 1e4;
     private static final double KEY_SCALE = 60;
     private static final double MIDDLE_KEY = 60;
     private static final double OFF_DB = -72;
-    private static final int INTO_FILTERS = 0;
-    private static final int INTO_FIRST = 1;
-    private static final int INTO_SECOND = 2;
-    private static final int INTO_PAST = 3;
 
     private final double[] block = new double[LayerParameters.VOICE_SIZE];
     private final double[] modulation = new double[Modulator.COUNT];
-    private final ToneSource[] sources = new ToneSource[SOURCES];
-    private final NoiseSource noise = new NoiseSource();
+    private final VoiceSources sources;
     private final VoiceFilter[] filters = {new VoiceFilter(), new VoiceFilter()};
     private final VoiceDrive drive = new VoiceDrive();
     private final Envelope[] envelopes = new Envelope[LayerParameters.ENVELOPES];
     private final DrawnCurve[] curves = new DrawnCurve[LayerParameters.CURVES];
     private final Lfo[] lfos = new Lfo[LayerParameters.LFOS];
-    private final double[] left = new double[SAMPLES];
-    private final double[] right = new double[SAMPLES];
-    private final double[] secondLeft = new double[SAMPLES];
-    private final double[] secondRight = new double[SAMPLES];
-    private final double[] pastLeft = new double[SAMPLES];
-    private final double[] pastRight = new double[SAMPLES];
     private final Pan pan = new Pan();
     private final Remembered zoneLevel = new Remembered();
-    private final Remembered[] sourcePitch = {new Remembered(), new Remembered(), new Remembered()};
-    private final boolean[] listened = new boolean[SOURCES];
-    private final boolean[] synced = new boolean[SOURCES];
-    private final int[] order3 = new int[SOURCES];
-    private boolean usesSecond;
-    private boolean usesPast;
     private LayerMaterial material;
     private int edition;
     private boolean active;
@@ -77,9 +55,7 @@ final class Voice {
     private double gainRight;
 
     Voice(WaveShelf shelf) {
-        for (int s = 0; s < SOURCES; s++) {
-            sources[s] = new ToneSource(shelf);
-        }
+        sources = new VoiceSources(shelf);
         for (int e = 0; e < envelopes.length; e++) {
             envelopes[e] = new Envelope();
         }
@@ -93,9 +69,7 @@ final class Voice {
 
     /** Makes ready what a layer's choices need, so that nothing has to be made while rendering. */
     void equip(double[] layerBlock, double highestRate) {
-        for (int s = 0; s < SOURCES; s++) {
-            sources[s].equip((int) layerBlock[LayerParameters.source(s) + SourceParameters.WAVE]);
-        }
+        sources.equip(layerBlock);
         for (int f = 0; f < filters.length; f++) {
             filters[f].equip((int) layerBlock[LayerParameters.filter(f) + FilterParameters.TYPE], highestRate);
         }
@@ -159,11 +133,7 @@ final class Voice {
             f.reset();
         }
         drive.reset();
-        double hz = tuning.hz(pitch);
-        for (int s = 0; s < SOURCES; s++) {
-            sources[s].start(material.sources[s], block, LayerParameters.source(s), seed, s, note.seconds, hz);
-        }
-        noise.start(block, LayerParameters.NOISE, seed, note.rate);
+        sources.start(block, material, note, seed, tuning.hz(pitch));
     }
 
     /** Takes over this sounding voice for another key, as mono playing does. */
@@ -306,137 +276,9 @@ final class Voice {
         modulate(setting, routing, effectRouting);
         movePitch(setting);
         double bent = pitch + block[LayerParameters.TRANSPOSE] + setting.bendSemitones + block[LayerParameters.PITCH_SHIFT];
-        drawSources(setting, bent);
+        sources.draw(block, setting, bent);
         filter(setting, bent);
         return putOut(outLeft, outRight);
-    }
-
-    private void drawSources(VoiceSetting setting, double bent) {
-        gatherListeners();
-        clear(left, right);
-        if (usesSecond) {
-            clear(secondLeft, secondRight);
-        }
-        if (usesPast) {
-            clear(pastLeft, pastRight);
-        }
-        double rate = setting.sampleRate;
-        for (int s = 0; s < SOURCES; s++) {
-            int at = LayerParameters.source(s);
-            if (listened[s] || sources[s].heard(block, at)) {
-                sources[s].prepare(sourceFrequency(setting.tuning, s, at, bent), rate, synced[s]);
-            }
-        }
-        for (int k = 0; k < SOURCES; k++) {
-            int s = order3[k];
-            int at = LayerParameters.source(s);
-            if (!listened[s] && !sources[s].heard(block, at)) {
-                sources[s].rest();
-                continue;
-            }
-            sources[s].draw(block, at, rate, sources, listened[s]);
-        }
-        for (int s = 0; s < SOURCES; s++) {
-            int at = LayerParameters.source(s);
-            if (listened[s] || sources[s].heard(block, at)) {
-                int into = (int) block[at + SourceParameters.INTO];
-                sources[s].add(block, at, sources, channel(into, true), channel(into, false));
-            }
-        }
-        if (noise.heard(block, LayerParameters.NOISE)) {
-            int into = (int) block[LayerParameters.NOISE + NoiseParameters.INTO];
-            noise.add(block, LayerParameters.NOISE, channel(into, true), channel(into, false));
-        }
-    }
-
-    private static void clear(double[] left, double[] right) {
-        for (int i = 0; i < SAMPLES; i++) {
-            left[i] = 0;
-            right[i] = 0;
-        }
-    }
-
-    private double[] channel(int into, boolean leftSide) {
-        if (into == INTO_FILTERS || into == INTO_FIRST) {
-            return leftSide ? left : right;
-        }
-        if (into == INTO_SECOND) {
-            return leftSide ? secondLeft : secondRight;
-        }
-        return leftSide ? pastLeft : pastRight;
-    }
-
-    /** Which sources others listen to, and an order in which those that are listened to come first. */
-    private void gatherListeners() {
-        for (int s = 0; s < SOURCES; s++) {
-            listened[s] = false;
-            synced[s] = false;
-            order3[s] = s;
-        }
-        boolean any = false;
-        int noiseInto = (int) block[LayerParameters.NOISE + NoiseParameters.INTO];
-        usesSecond = noiseInto == INTO_SECOND || block[LayerParameters.FILTER_ROUTING] != 0;
-        usesPast = noiseInto == INTO_PAST;
-        for (int s = 0; s < SOURCES; s++) {
-            int at = LayerParameters.source(s);
-            int into = (int) block[at + SourceParameters.INTO];
-            usesSecond |= into == INTO_SECOND;
-            usesPast |= into == INTO_PAST;
-            if (block[at + SourceParameters.LEVEL] <= SourceParameters.OFF_DB && !anyPhase(at)) {
-                continue;
-            }
-            int sync = (int) block[at + SourceParameters.SYNC];
-            if (sync > 0) {
-                synced[sync - 1] = true;
-                listened[sync - 1] = true;
-            }
-            if (block[at + SourceParameters.RING] > 0) {
-                listened[(int) block[at + SourceParameters.RING_FROM]] = true;
-                any = true;
-            }
-            for (int m = 0; m < SOURCES; m++) {
-                if (block[at + SourceParameters.PHASE_FROM + m] > 0 && m != s) {
-                    listened[m] = true;
-                    any = true;
-                }
-            }
-        }
-        if (any) {
-            sortByListeners();
-        }
-    }
-
-    private boolean anyPhase(int at) {
-        return block[at + SourceParameters.PHASE_FROM] + block[at + SourceParameters.PHASE_FROM + 1]
-                + block[at + SourceParameters.PHASE_FROM + 2] > 0;
-    }
-
-    /** A source is drawn after those that bend its phase; in a ring of sources one of them hears the step before. */
-    private void sortByListeners() {
-        int placed = 0;
-        int bits = 0;
-        while (placed < SOURCES) {
-            int chosen = -1;
-            for (int s = SOURCES - 1; s >= 0; s--) {
-                if ((bits >> s & 1) == 0 && (chosen < 0 || waits(s, bits) < waits(chosen, bits))) {
-                    chosen = s;
-                }
-            }
-            order3[placed] = chosen;
-            bits |= 1 << chosen;
-            placed++;
-        }
-    }
-
-    private int waits(int s, int drawn) {
-        int at = LayerParameters.source(s);
-        int count = 0;
-        for (int m = 0; m < SOURCES; m++) {
-            if (m != s && block[at + SourceParameters.PHASE_FROM + m] > 0 && (drawn >> m & 1) == 0) {
-                count++;
-            }
-        }
-        return count;
     }
 
     private void filter(VoiceSetting setting, double bent) {
@@ -446,51 +288,41 @@ final class Voice {
         int second = LayerParameters.filter(1);
         boolean driven = block[LayerParameters.DRIVE_TYPE] != 0;
         boolean between = driven && block[LayerParameters.DRIVE_PLACE] == 1;
+        double[] left = sources.left;
+        double[] right = sources.right;
         if (block[LayerParameters.FILTER_ROUTING] == 0) {
             filters[0].process(left, right, block, first, bent, envelope, rate);
             if (between) {
                 driveThrough();
             }
-            if (usesSecond) {
-                mix(secondLeft, left);
-                mix(secondRight, right);
+            if (sources.usesSecond()) {
+                mix(sources.secondLeft, left);
+                mix(sources.secondRight, right);
             }
             filters[1].process(left, right, block, second, bent, envelope, rate);
         } else {
-            shareOut();
             filters[0].process(left, right, block, first, bent, envelope, rate);
-            filters[1].process(secondLeft, secondRight, block, second, bent, envelope, rate);
-            mix(secondLeft, left);
-            mix(secondRight, right);
+            filters[1].process(sources.secondLeft, sources.secondRight, block, second, bent, envelope, rate);
+            mix(sources.secondLeft, left);
+            mix(sources.secondRight, right);
         }
         if (driven && !(between && block[LayerParameters.FILTER_ROUTING] == 0)) {
             driveThrough();
         }
-        if (usesPast) {
-            mix(pastLeft, left);
-            mix(pastRight, right);
-        }
-    }
-
-    /** In parallel, what goes into the filters as a whole goes into both: drawn again into the second at half the level each. */
-    private void shareOut() {
-        boolean onlyFirst = true;
-        for (int s = 0; s < SOURCES; s++) {
-            onlyFirst &= block[LayerParameters.source(s) + SourceParameters.INTO] != INTO_FILTERS;
-        }
-        onlyFirst &= block[LayerParameters.NOISE + NoiseParameters.INTO] != INTO_FILTERS;
-        if (!onlyFirst) {
-            mix(left, secondLeft);
-            mix(right, secondRight);
+        if (sources.usesPast()) {
+            mix(sources.pastLeft, left);
+            mix(sources.pastRight, right);
         }
     }
 
     private void driveThrough() {
-        drive.process(left, right, (int) block[LayerParameters.DRIVE_TYPE], block[LayerParameters.DRIVE_AMOUNT],
+        drive.process(sources.left, sources.right, (int) block[LayerParameters.DRIVE_TYPE], block[LayerParameters.DRIVE_AMOUNT],
                 block[LayerParameters.DRIVE_MIX] / 100);
     }
 
     private boolean putOut(double[] outLeft, double[] outRight) {
+        double[] left = sources.left;
+        double[] right = sources.right;
         pan.set(block[LayerParameters.ZONE_PAN] / 100);
         double zone = block[LayerParameters.ZONE_LEVEL] <= OFF_DB ? 0 : zoneLevel.gainOfDb(block[LayerParameters.ZONE_LEVEL]);
         double level = fading ? 0 : envelopes[0].level() * velocityGain * zoneGain * zone;
@@ -574,14 +406,5 @@ final class Voice {
     private void movePitch(VoiceSetting setting) {
         glideSeconds += setting.stepSeconds;
         pitch = glideSeconds >= glideTime ? target : glideFrom + (target - glideFrom) * glideSeconds / glideTime;
-    }
-
-    private double sourceFrequency(Tuning tuning, int source, int at, double bentPitch) {
-        double follow = block[at + SourceParameters.KEY_FOLLOW] / 100;
-        double played = follow == 1 ? bentPitch : MIDDLE_KEY + (bentPitch - MIDDLE_KEY) * follow;
-        double hz = tuning.hz(sourcePitch[source], played + 12 * block[at + SourceParameters.OCTAVE]
-                + block[at + SourceParameters.SEMITONES]
-                + block[at + SourceParameters.CENTS] / 100);
-        return hz * block[at + SourceParameters.RATIO] + block[at + SourceParameters.OFFSET];
     }
 }

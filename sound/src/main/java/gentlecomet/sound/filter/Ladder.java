@@ -83,12 +83,12 @@ public final class Ladder {
             // What the memories alone bring to the outputs of the four stages; short chains, so that both sides overlap.
             double a1 = hold * l1;
             double a2 = hold * (h * l1 + l2);
-            double a3 = hold * (h2 * l1 + (h * l2 + l3));
-            double a4 = hold * (h3 * l1 + h2 * l2 + (h * l3 + l4));
+            double a3 = hold * (h2 * l1 + h * l2 + l3);
+            double a4 = hold * (h3 * l1 + h2 * l2 + h * l3 + l4);
             double b1 = hold * r1;
             double b2 = hold * (h * r1 + r2);
-            double b3 = hold * (h2 * r1 + (h * r2 + r3));
-            double b4 = hold * (h3 * r1 + h2 * r2 + (h * r3 + r4));
+            double b3 = hold * (h2 * r1 + h * r2 + r3);
+            double b4 = hold * (h3 * r1 + h2 * r2 + h * r3 + r4);
             double x = (left[i] * drive - k * a4) * solve;
             double z = (right[i] * drive - k * b4) * solve;
             x = x > 3 ? 3 : x < -3 ? -3 : x;

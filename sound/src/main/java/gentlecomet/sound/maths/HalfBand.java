@@ -79,7 +79,7 @@ public final class HalfBand {
             double x = (double) t / (half + 1);
             double window = besselI0(BETA * Math.sqrt(1 - x * x)) / besselI0(BETA);
             double sinc = t == 0 ? 0.5 : (t & 1) == 0 ? 0 : Polynomials.sinCycles(t / 4.0) / (Math.PI * t);
-            kernel[k] = sinc * window;
+            kernel[k] = window * sinc;
             sum += t == 0 ? 0 : kernel[k];
         }
         // The taps beside the middle add up to exactly one half, as the middle does.
@@ -93,7 +93,7 @@ public final class HalfBand {
         double sum = 1;
         double term = 1;
         for (int k = 1; k < 60; k++) {
-            term *= x / (2 * k) * (x / (2 * k));
+            term = term * x / (2 * k) * x / (2 * k);
             sum += term;
         }
         return sum;

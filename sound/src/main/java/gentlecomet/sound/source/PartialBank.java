@@ -117,8 +117,8 @@ final class PartialBank {
         for (int i = 0; i < SAMPLES; i++) {
             double even = a0 * i0 + a2 * i2;
             double odd = a1 * i1 + a3 * i3;
-            sum[i] += even + odd;
-            difference[i] += even - odd;
+            sum[i] = sum[i] + even + odd;
+            difference[i] = difference[i] + even - odd;
             double t0 = r0 * c0 - i0 * s0;
             i0 = r0 * s0 + i0 * c0;
             r0 = t0;

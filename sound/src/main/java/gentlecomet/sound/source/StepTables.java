@@ -91,14 +91,14 @@ final class StepTables {
         double x = t / LAG;
         double window = besselI0(KAISER_BETA * Math.sqrt(Math.max(0, 1 - x * x))) / besselI0(KAISER_BETA);
         double sinc = t == 0 ? 2 * BAND_LIMIT : Polynomials.sinCycles(BAND_LIMIT * t) / (Math.PI * t);
-        return sinc * window;
+        return window * sinc;
     }
 
     private static double besselI0(double x) {
         double sum = 1;
         double term = 1;
         for (int k = 1; k < 60; k++) {
-            term *= x / (2 * k) * (x / (2 * k));
+            term = term * x / (2 * k) * x / (2 * k);
             sum += term;
         }
         return sum;

@@ -69,7 +69,7 @@ final class StruckBody {
         double energy = 0;
         for (int k = 0; k < tuned; k += 2) {
             two(k);
-            energy += Math.abs(re[k]) + Math.abs(im[k]) + Math.abs(re[k + 1]) + Math.abs(im[k + 1]);
+            energy = energy + Math.abs(re[k]) + Math.abs(im[k]) + Math.abs(re[k + 1]) + Math.abs(im[k + 1]);
         }
         ringing = energy > QUIET;
         seconds += SAMPLES / sampleRate;
@@ -104,8 +104,8 @@ final class StruckBody {
             double t1 = r1 * c1 - i1 * s1 + g1 * x;
             i1 = r1 * s1 + i1 * c1;
             r1 = t1;
-            toSum[i] += i0 + i1;
-            toDifference[i] += i0 - i1;
+            toSum[i] = toSum[i] + i0 + i1;
+            toDifference[i] = toDifference[i] + i0 - i1;
         }
         re[k] = r0;
         im[k] = i0;

@@ -79,7 +79,7 @@ public final class ToneSource {
             double phase = fixed + (3 * copy < drawn.length ? drawn[3 * copy + 2] / 100 : 0);
             starts[copy] = phase - Math.floor(phase);
             if (mode == SourceParameters.PHASE_FREE) {
-                phase += Grain.fraction(91, source, copy) + seconds * frequency;
+                phase = phase + Grain.fraction(91, source, copy) + seconds * frequency;
             } else if (mode == SourceParameters.PHASE_RANDOM) {
                 phase += range * Grain.fraction(seed, source, copy);
             }

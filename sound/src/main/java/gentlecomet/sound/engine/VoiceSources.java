@@ -1,0 +1,232 @@
+package gentlecomet.sound.engine;
+
+import gentlecomet.sound.maths.ControlStep;
+import gentlecomet.sound.maths.Remembered;
+import gentlecomet.sound.parameter.LayerParameters;
+import gentlecomet.sound.parameter.NoiseParameters;
+import gentlecomet.sound.parameter.SourceParameters;
+import gentlecomet.sound.source.NoiseSource;
+import gentlecomet.sound.source.ToneSource;
+import gentlecomet.sound.source.WaveShelf;
+
+/**
+ * The sources of a voice: who listens to whom, in which order they are drawn, and on which bus each goes to the filters. The
+ * buses are the first filter's input, the second filter's, and what goes past both.
+ */
+final class VoiceSources {
+
+    private static final int SAMPLES = ControlStep.SAMPLES;
+    private static final int SOURCES = LayerParameters.SOURCES;
+    private static final double MIDDLE_KEY = 60;
+    private static final int INTO_FILTERS = 0;
+    private static final int INTO_FIRST = 1;
+    private static final int INTO_SECOND = 2;
+    private static final int INTO_PAST = 3;
+
+    final double[] left = new double[SAMPLES];
+    final double[] right = new double[SAMPLES];
+    final double[] secondLeft = new double[SAMPLES];
+    final double[] secondRight = new double[SAMPLES];
+    final double[] pastLeft = new double[SAMPLES];
+    final double[] pastRight = new double[SAMPLES];
+    private final double[] bothLeft = new double[SAMPLES];
+    private final double[] bothRight = new double[SAMPLES];
+    private final ToneSource[] sources = new ToneSource[SOURCES];
+    private final NoiseSource noise = new NoiseSource();
+    private final Remembered[] sourcePitch = {new Remembered(), new Remembered(), new Remembered()};
+    private final boolean[] listened = new boolean[SOURCES];
+    private final boolean[] synced = new boolean[SOURCES];
+    private final int[] drawOrder = new int[SOURCES];
+    private double[] block;
+    private boolean parallel;
+    private boolean usesSecond;
+    private boolean usesPast;
+
+    VoiceSources(WaveShelf shelf) {
+        for (int s = 0; s < SOURCES; s++) {
+            sources[s] = new ToneSource(shelf);
+        }
+    }
+
+    /** Makes ready what the waves of a layer need. */
+    void equip(double[] layerBlock) {
+        for (int s = 0; s < SOURCES; s++) {
+            sources[s].equip((int) layerBlock[LayerParameters.source(s) + SourceParameters.WAVE]);
+        }
+    }
+
+    /** Begins a note. @param hz at which it begins */
+    void start(double[] voiceBlock, LayerMaterial material, Voice.Start note, int seed, double hz) {
+        for (int s = 0; s < SOURCES; s++) {
+            sources[s].start(material.sources[s], voiceBlock, LayerParameters.source(s), seed, s, note.seconds, hz);
+        }
+        noise.start(voiceBlock, LayerParameters.NOISE, seed, note.rate);
+    }
+
+    /** Whether anything goes to the second filter alone. */
+    boolean usesSecond() {
+        return usesSecond;
+    }
+
+    /** Whether anything goes past the filters. */
+    boolean usesPast() {
+        return usesPast;
+    }
+
+    /** Draws one control step of everything that sounds into the buses. @param bent pitch of the voice as a key number with fraction */
+    void draw(double[] newBlock, VoiceSetting setting, double bent) {
+        block = newBlock;
+        gatherListeners();
+        clear(left, right);
+        if (usesSecond) {
+            clear(secondLeft, secondRight);
+        }
+        if (usesPast) {
+            clear(pastLeft, pastRight);
+        }
+        if (parallel) {
+            clear(bothLeft, bothRight);
+        }
+        double rate = setting.sampleRate;
+        for (int s = 0; s < SOURCES; s++) {
+            int at = LayerParameters.source(s);
+            if (listened[s] || sources[s].heard(block, at)) {
+                sources[s].prepare(sourceFrequency(setting.tuning, s, at, bent), rate, synced[s]);
+            }
+        }
+        for (int k = 0; k < SOURCES; k++) {
+            int s = drawOrder[k];
+            int at = LayerParameters.source(s);
+            if (!listened[s] && !sources[s].heard(block, at)) {
+                sources[s].rest();
+                continue;
+            }
+            sources[s].draw(block, at, rate, sources, listened[s]);
+        }
+        for (int s = 0; s < SOURCES; s++) {
+            int at = LayerParameters.source(s);
+            if (listened[s] || sources[s].heard(block, at)) {
+                int into = (int) block[at + SourceParameters.INTO];
+                sources[s].add(block, at, sources, channel(into, true), channel(into, false));
+            }
+        }
+        if (noise.heard(block, LayerParameters.NOISE)) {
+            int into = (int) block[LayerParameters.NOISE + NoiseParameters.INTO];
+            noise.add(block, LayerParameters.NOISE, channel(into, true), channel(into, false));
+        }
+        if (parallel) {
+            share(bothLeft, left, secondLeft);
+            share(bothRight, right, secondRight);
+        }
+    }
+
+    private static void share(double[] samples, double[] one, double[] two) {
+        for (int i = 0; i < SAMPLES; i++) {
+            one[i] += samples[i];
+            two[i] += samples[i];
+        }
+    }
+
+    private static void clear(double[] left, double[] right) {
+        for (int i = 0; i < SAMPLES; i++) {
+            left[i] = 0;
+            right[i] = 0;
+        }
+    }
+
+    private double[] channel(int into, boolean leftSide) {
+        if (into == INTO_FILTERS && parallel) {
+            return leftSide ? bothLeft : bothRight;
+        }
+        if (into == INTO_FILTERS || into == INTO_FIRST) {
+            return leftSide ? left : right;
+        }
+        if (into == INTO_SECOND) {
+            return leftSide ? secondLeft : secondRight;
+        }
+        return leftSide ? pastLeft : pastRight;
+    }
+
+    /** Which sources others listen to, and an order in which those that are listened to come first. */
+    private void gatherListeners() {
+        for (int s = 0; s < SOURCES; s++) {
+            listened[s] = false;
+            synced[s] = false;
+            drawOrder[s] = s;
+        }
+        boolean any = false;
+        int noiseInto = (int) block[LayerParameters.NOISE + NoiseParameters.INTO];
+        parallel = block[LayerParameters.FILTER_ROUTING] != 0;
+        usesSecond = noiseInto == INTO_SECOND || parallel;
+        usesPast = noiseInto == INTO_PAST;
+        for (int s = 0; s < SOURCES; s++) {
+            int at = LayerParameters.source(s);
+            int into = (int) block[at + SourceParameters.INTO];
+            usesSecond |= into == INTO_SECOND;
+            usesPast |= into == INTO_PAST;
+            if (block[at + SourceParameters.LEVEL] <= SourceParameters.OFF_DB && !anyPhase(at)) {
+                continue;
+            }
+            int sync = (int) block[at + SourceParameters.SYNC];
+            if (sync > 0) {
+                synced[sync - 1] = true;
+                listened[sync - 1] = true;
+            }
+            if (block[at + SourceParameters.RING] > 0) {
+                listened[(int) block[at + SourceParameters.RING_FROM]] = true;
+                any = true;
+            }
+            for (int m = 0; m < SOURCES; m++) {
+                if (block[at + SourceParameters.PHASE_FROM + m] > 0 && m != s) {
+                    listened[m] = true;
+                    any = true;
+                }
+            }
+        }
+        if (any) {
+            sortByListeners();
+        }
+    }
+
+    private boolean anyPhase(int at) {
+        return block[at + SourceParameters.PHASE_FROM] + block[at + SourceParameters.PHASE_FROM + 1]
+                + block[at + SourceParameters.PHASE_FROM + 2] > 0;
+    }
+
+    /** A source is drawn after those that bend its phase; in a ring of sources one of them hears the step before. */
+    private void sortByListeners() {
+        int placed = 0;
+        int bits = 0;
+        while (placed < SOURCES) {
+            int chosen = -1;
+            for (int s = SOURCES - 1; s >= 0; s--) {
+                if ((bits >> s & 1) == 0 && (chosen < 0 || waits(s, bits) < waits(chosen, bits))) {
+                    chosen = s;
+                }
+            }
+            drawOrder[placed] = chosen;
+            bits |= 1 << chosen;
+            placed++;
+        }
+    }
+
+    private int waits(int s, int drawn) {
+        int at = LayerParameters.source(s);
+        int count = 0;
+        for (int m = 0; m < SOURCES; m++) {
+            if (m != s && block[at + SourceParameters.PHASE_FROM + m] > 0 && (drawn >> m & 1) == 0) {
+                count++;
+            }
+        }
+        return count;
+    }
+
+    private double sourceFrequency(Tuning tuning, int source, int at, double bentPitch) {
+        double follow = block[at + SourceParameters.KEY_FOLLOW] / 100;
+        double played = follow == 1 ? bentPitch : MIDDLE_KEY + (bentPitch - MIDDLE_KEY) * follow;
+        double hz = tuning.hz(sourcePitch[source], played + 12 * block[at + SourceParameters.OCTAVE]
+                + block[at + SourceParameters.SEMITONES]
+                + block[at + SourceParameters.CENTS] / 100);
+        return hz * block[at + SourceParameters.RATIO] + block[at + SourceParameters.OFFSET];
+    }
+}
