@@ -10,6 +10,7 @@ import {openBarMenu} from './bar-menu.js';
 import {drawLive} from './live-pictures.js';
 import {wireDrawn} from './drawn.js';
 import {showSlots, slotsOf} from './slot-meters.js';
+import {wireFiles} from './sound-files.js';
 
 /** @type {PatchState|null} */
 let state = null;
@@ -92,6 +93,7 @@ function wireForms(element) {
 function wireParts(element) {
   element.querySelectorAll('[data-decides]').forEach(choice => choice.addEventListener('change', () =>
     edit({kind: 'choose', target: choice.dataset.decides, value: choice.options[choice.selectedIndex].textContent})));
+  wireFiles(element, post, edit);
   element.querySelectorAll('[data-shape]').forEach(box => wireDrawn(box, () => state.image, edit));
   element.querySelectorAll('[data-move-effect]').forEach(b => b.addEventListener('click', () =>
     edit({kind: 'moveEffect', layer: b.dataset.layerNumber, slot: b.dataset.slot, to: b.dataset.to})));
@@ -99,6 +101,11 @@ function wireParts(element) {
     fold.open = unfolded.has(fold.dataset.more);
     fold.addEventListener('toggle', () => fold.open ? unfolded.add(fold.dataset.more) : unfolded.delete(fold.dataset.more));
   });
+}
+
+/** An address of the patch that answers with a new bench. */
+function post(path, fields) {
+  return exchange(`/patches/${state.id}/${path}`, fields);
 }
 
 function setEnd(field, value) {
@@ -122,7 +129,7 @@ async function exchange(url, fields) {
   }
   state.hold();
   try {
-    const response = await ask(url, {form: {...fields, version: String(state.version)}});
+    const response = await ask(url, withVersion(fields));
     replaceBench(await response.text());
   } catch (refusal) {
     if (refusal.status === 409) {
@@ -140,6 +147,16 @@ async function exchange(url, fields) {
   } finally {
     state.release();
   }
+}
+
+/** Files travel as form data, everything else as plain fields. */
+function withVersion(fields) {
+  if (!Object.values(fields).some(value => value instanceof File)) {
+    return {form: {...fields, version: String(state.version)}};
+  }
+  const data = new FormData();
+  Object.entries({...fields, version: String(state.version)}).forEach(([name, value]) => data.append(name, value));
+  return {data};
 }
 
 function replaceBench(html) {

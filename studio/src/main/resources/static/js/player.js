@@ -1,11 +1,13 @@
 // The player of the page: one audio thread, whatever page is shown around it.
+import * as engine from '../engine/engine.js';
 import {ask, say} from './requests.js';
 
 /**
  * @typedef {{id: number, name: string, image: number[], matchedDb: number,
  *   phrase: {name: string, tempo: number, beats: number, notes: number[][]},
  *   macros: Array<{index: number, name: string, lowEnd: string, highEnd: string, used: boolean}>,
- *   zones: Array<{layer: number, lowKey: number, highKey: number}>}} Playable
+ *   zones: Array<{layer: number, lowKey: number, highKey: number}>,
+ *   recordings: Array<{key: number, url: string}>}} Playable
  */
 
 let context = null;
@@ -65,6 +67,7 @@ async function start() {
         tell('meters', data);
       }
     };
+    fetched.forEach(recording => send({do: 'provide', ...recording}));
     if (image) {
       send({do: 'load', image, gain: gain()});
     }
@@ -101,6 +104,32 @@ export function heard() {
   return image;
 }
 
+/** Recordings fetched so far, by key, as the audio thread takes them. */
+const fetched = new Map();
+
+/** Fetches the recordings of a patch that are not there yet; the patch is told to the engine again when one has come. */
+async function provide(playable) {
+  const missing = (playable.recordings ?? []).filter(r => !fetched.has(r.key));
+  for (const {key, url} of missing) {
+    try {
+      const numbers = new Float32Array(await (await ask(url)).arrayBuffer());
+      const frames = (numbers.length - 2) / numbers[1];
+      const left = numbers.slice(2, 2 + frames);
+      const recording = {key, left, right: numbers[1] === 2 ? numbers.slice(2 + frames) : left, rate: numbers[0]};
+      fetched.set(key, recording);
+      engine.provide(-1, key, recording.left, recording.right, recording.rate);
+      send({do: 'provide', ...recording});
+    } catch (refusal) {
+      say(`A recording of "${playable.name}" could not be fetched: ${refusal.message}`);
+    }
+  }
+  if (missing.length > 0 && current?.id === playable.id) {
+    send({do: 'change', image});
+    tell('patch', current);
+    tell('parameter', -1);
+  }
+}
+
 /** Takes a patch into focus. @param {Playable} playable @param {boolean} matched whether to play it at the house loudness */
 export function load(playable, matched) {
   current = playable;
@@ -110,6 +139,7 @@ export function load(playable, matched) {
   phrasePlaying = false;
   tell('phrase', false);
   tell('patch', playable);
+  provide(playable);
 }
 
 /** Takes over a changed state of the patch in focus while it sounds. */
@@ -118,6 +148,7 @@ export function change(playable) {
   image = Float64Array.from(playable.image);
   send({do: 'change', image});
   tell('patch', playable);
+  provide(playable);
 }
 
 /** Moves a parameter at once; `edited` is the image with the change. */

@@ -23,7 +23,7 @@ export class Refusal extends Error {
 /**
  * Asks the server.
  * @param {string} url
- * @param {{method?: string, json?: object, form?: Record<string, string>}} [options]
+ * @param {{method?: string, json?: object, form?: Record<string, string>, data?: FormData}} [options]
  * @returns {Promise<Response>}
  */
 export async function ask(url, options = {}) {
@@ -34,6 +34,8 @@ export async function ask(url, options = {}) {
     body = JSON.stringify(options.json);
   } else if (options.form) {
     body = new URLSearchParams(options.form);
+  } else if (options.data) {
+    body = options.data;
   }
   let response;
   try {

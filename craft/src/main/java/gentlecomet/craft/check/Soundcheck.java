@@ -18,6 +18,7 @@ import gentlecomet.sound.patch.PatchImage;
 import gentlecomet.sound.performance.Audio;
 import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.performance.Rendering;
+import gentlecomet.sound.source.Recordings;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -39,10 +40,16 @@ public final class Soundcheck {
     private static final double UNHEARD_DB = -50;
 
     private final HouseRules rules;
-    private final Rendering rendering = new Rendering(Measuring.RATE);
+    private final Rendering rendering;
 
+    /** For patches without recordings. */
     public Soundcheck(HouseRules rules) {
+        this(rules, Recordings.NONE);
+    }
+
+    public Soundcheck(HouseRules rules, Recordings recordings) {
         this.rules = rules;
+        rendering = new Rendering(Measuring.RATE, recordings);
     }
 
     /** Every finding of a patch; the sound tests render about twenty seconds of sound. */

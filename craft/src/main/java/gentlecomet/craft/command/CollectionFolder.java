@@ -1,10 +1,14 @@
 package gentlecomet.craft.command;
 
+import gentlecomet.craft.format.AssetFiles;
+import gentlecomet.craft.format.SoundAsset;
 import gentlecomet.craft.format.CollectionFile;
 import gentlecomet.craft.format.CollectionFormat;
 import gentlecomet.craft.format.FormatException;
 import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.craft.rules.HouseRules;
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.SoundFile;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -29,20 +33,50 @@ final class CollectionFolder {
             return CollectionFormat.read(files(path));
         }
         List<CollectionFile.Slot> slots = new ArrayList<>();
-        Map<String, byte[]> files = Files.isDirectory(path) ? files(path) : Map.of(path.getFileName().toString(), content(path));
-        files.forEach((name, bytes) ->
-                slots.add(new CollectionFile.Slot(slots.size() + 1, PatchFormat.read(new String(bytes, StandardCharsets.UTF_8), name))));
-        return new CollectionFile(path.getFileName().toString(), "", "", HouseRules.DEFAULT, List.of(new CollectionFile.Bank("A", slots)));
+        boolean folder = Files.isDirectory(path);
+        Map<String, byte[]> files = folder ? files(path) : Map.of(path.getFileName().toString(), content(path));
+        Map<String, byte[]> assets = new TreeMap<>();
+        for (Map.Entry<String, byte[]> file : files.entrySet()) {
+            if (file.getKey().endsWith(".json")) {
+                Patch patch = PatchFormat.read(new String(file.getValue(), StandardCharsets.UTF_8), file.getKey());
+                AssetFiles.collect(patch, file.getKey(), folder ? files : besidePatch(patch, path), assets);
+                slots.add(new CollectionFile.Slot(slots.size() + 1, patch));
+            }
+        }
+        return new CollectionFile(path.getFileName().toString(), "", "", HouseRules.DEFAULT, List.of(new CollectionFile.Bank("A", slots)), assets);
+    }
+
+    /** A lone patch and the sound files that it refers to. */
+    static CollectionFile readPatch(Path path) throws IOException {
+        if (Files.isDirectory(path)) {
+            throw new FormatException(path.toString(), "expected the JSON file of one patch, found a folder");
+        }
+        return read(path);
+    }
+
+    /** Sound files of a lone patch: in a folder "assets" beside it, or beside the folder in which it is. */
+    private static Map<String, byte[]> besidePatch(Patch patch, Path path) throws IOException {
+        Map<String, byte[]> found = new TreeMap<>();
+        for (SoundFile file : patch.recordings()) {
+            for (Path folder = path.toAbsolutePath().getParent(); folder != null && found.size() < patch.recordings().size(); folder = folder.getParent()) {
+                Path asset = folder.resolve(AssetFiles.path(file.hash()));
+                if (Files.isRegularFile(asset)) {
+                    found.put(AssetFiles.path(file.hash()), content(asset));
+                    break;
+                }
+            }
+        }
+        return found;
     }
 
     private static Map<String, byte[]> files(Path folder) throws IOException {
         Map<String, byte[]> files = new TreeMap<>();
         try (Stream<Path> walk = Files.walk(folder, 3)) {
-            for (Path file : walk.filter(f -> f.toString().endsWith(".json")).toList()) {
+            for (Path file : walk.filter(f -> f.toString().endsWith(".json") || f.toString().endsWith(".wav") && "assets".equals(f.getParent().getFileName().toString())).toList()) {
                 files.put(folder.relativize(file).toString().replace('\\', '/'), content(file));
             }
         }
-        if (files.isEmpty()) {
+        if (files.keySet().stream().noneMatch(f -> f.endsWith(".json"))) {
             throw new FormatException(folder.toString(), "has no patch files (*.json)");
         }
         return files;
@@ -52,8 +86,9 @@ final class CollectionFolder {
         if (!Files.isRegularFile(file)) {
             throw new FormatException(file.toString(), "there is no such file");
         }
-        if (Files.size(file) > LARGEST) {
-            throw new FormatException(file.toString(), "expected at most " + LARGEST + " bytes");
+        long largest = file.toString().endsWith(".wav") ? SoundAsset.LARGEST : LARGEST;
+        if (Files.size(file) > largest) {
+            throw new FormatException(file.toString(), "expected at most " + largest + " bytes");
         }
         return Files.readAllBytes(file);
     }

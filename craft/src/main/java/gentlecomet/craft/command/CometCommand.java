@@ -1,12 +1,12 @@
 package gentlecomet.craft.command;
 
+import gentlecomet.craft.format.AssetFiles;
 import gentlecomet.craft.check.Finding;
 import gentlecomet.craft.check.Soundcheck;
 import gentlecomet.craft.format.CollectionFile;
 import gentlecomet.craft.format.FormatException;
 import gentlecomet.craft.format.Json;
 import gentlecomet.craft.format.MidiFormat;
-import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.craft.format.PatchSchema;
 import gentlecomet.craft.format.WavFormat;
 import gentlecomet.craft.measure.Loudness;
@@ -25,6 +25,7 @@ import gentlecomet.sound.patch.PatchImage;
 import gentlecomet.sound.performance.Audio;
 import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.performance.Rendering;
+import gentlecomet.sound.source.Recordings;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -78,11 +79,12 @@ public final class CometCommand {
         if (rate < 8000 || rate > 192000) {
             throw new IllegalArgumentException("expected --rate from 8000 to 192000, found " + rate);
         }
-        Patch patch = PatchFormat.read(Files.readString(patchFile), patchFile.getFileName().toString());
+        CollectionFile file = CollectionFolder.readPatch(patchFile);
+        Patch patch = file.banks().get(0).slots().get(0).patch();
         if (seed != null) {
             patch = patch.withValue(Parameters.at(PatchParameters.SEED), seed);
         }
-        Audio audio = new Rendering(rate).render(PatchImage.of(patch), phrase(notes, midi, tempo), Measuring.LONGEST_TAIL,
+        Audio audio = new Rendering(rate, new AssetFiles(file.assets())).render(PatchImage.of(patch), phrase(notes, midi, tempo), Measuring.LONGEST_TAIL,
                 Rendering.Hands.AT_REST).audio();
         Files.write(out, WavFormat.write24(audio));
         System.out.printf(Locale.ROOT, "%s: %.2f s, %d Hz%n", out, audio.seconds(), rate);
@@ -115,8 +117,9 @@ public final class CometCommand {
     @Command(description = "Runs the soundcheck; exit 1 when a rule fails.")
     int check(@CommandLine.Parameters(paramLabel = "FOLDER_OR_PATCH") Path path, @Option(names = "--json") boolean json) throws IOException {
         CollectionFile collection = CollectionFolder.read(path);
-        Measuring measuring = new Measuring();
-        Soundcheck soundcheck = new Soundcheck(collection.rules());
+        Recordings recordings = new AssetFiles(collection.assets());
+        Measuring measuring = new Measuring(recordings);
+        Soundcheck soundcheck = new Soundcheck(collection.rules(), recordings);
         List<Checked> results = new ArrayList<>();
         boolean failed = false;
         for (CollectionFile.Bank bank : collection.banks()) {
@@ -144,7 +147,8 @@ public final class CometCommand {
             @Option(names = "--release", defaultValue = "1.0", description = "version of the release") String version) throws IOException {
         CollectionFile collection = CollectionFolder.read(folder);
         List<ReleasePatch> patches = new ArrayList<>();
-        Measuring measuring = new Measuring();
+        Recordings recordings = new AssetFiles(collection.assets());
+        Measuring measuring = new Measuring(recordings);
         for (int b = 0; b < collection.banks().size(); b++) {
             CollectionFile.Bank bank = collection.banks().get(b);
             for (CollectionFile.Slot slot : bank.slots()) {
@@ -154,7 +158,7 @@ public final class CometCommand {
             }
         }
         byte[] zip = new ReleaseBuilder().build(collection, patches, version, part -> { });
-        ReleaseCheck.Report report = new ReleaseCheck().verify(zip, patches, part -> { });
+        ReleaseCheck.Report report = new ReleaseCheck(recordings).verify(zip, patches, part -> { });
         report.lines().forEach(System.out::println);
         if (!report.passed()) {
             return RULE_BROKEN;

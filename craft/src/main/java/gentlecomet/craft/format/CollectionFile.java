@@ -3,6 +3,7 @@ package gentlecomet.craft.format;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.sound.patch.Patch;
 import java.util.List;
+import java.util.Map;
 
 /**
  * A whole collection as it is written to files.
@@ -12,11 +13,18 @@ import java.util.List;
  * @param licence licence text that ships with it
  * @param rules   house rules
  * @param banks   banks in order
+ * @param assets  the sound files that its patches refer to, content by hash
  */
-public record CollectionFile(String name, String author, String licence, HouseRules rules, List<Bank> banks) {
+public record CollectionFile(String name, String author, String licence, HouseRules rules, List<Bank> banks, Map<String, byte[]> assets) {
 
     public CollectionFile {
         banks = List.copyOf(banks);
+        assets = Map.copyOf(assets);
+    }
+
+    /** A collection whose patches need no sound file. */
+    public CollectionFile(String name, String author, String licence, HouseRules rules, List<Bank> banks) {
+        this(name, author, licence, rules, banks, Map.of());
     }
 
     /** An ordered list of up to 128 patches. */

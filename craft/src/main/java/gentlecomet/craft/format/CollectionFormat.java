@@ -4,6 +4,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import gentlecomet.craft.rules.HouseRules;
+import gentlecomet.sound.patch.Patch;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
@@ -55,6 +56,7 @@ public final class CollectionFormat {
                 files.put(path, PatchFormat.write(slot.patch()).getBytes(StandardCharsets.UTF_8));
             }
         }
+        collection.assets().forEach((hash, content) -> files.put(AssetFiles.path(hash), content));
         files.put(INDEX, Json.write(root).getBytes(StandardCharsets.UTF_8));
         return files;
     }
@@ -81,21 +83,22 @@ public final class CollectionFormat {
         }
         Json.allowOnly(root, INDEX, Set.of("format", "version", "name", "author", "licence", "houseRules", "banks"));
         List<CollectionFile.Bank> banks = new ArrayList<>();
+        Map<String, byte[]> assets = new TreeMap<>();
         for (JsonNode node : root.withArray("banks")) {
             if (banks.size() >= MOST_BANKS || !(node instanceof ObjectNode bank)) {
                 throw new FormatException(INDEX + ".banks", "expected up to " + MOST_BANKS + " objects");
             }
-            banks.add(bank(bank, INDEX + ".banks[" + banks.size() + "]", files));
+            banks.add(bank(bank, INDEX + ".banks[" + banks.size() + "]", files, assets));
         }
         String name = Json.text(root, "name", INDEX, 80);
         if (name.isBlank()) {
             throw new FormatException(INDEX + ".name", "expected a name");
         }
         return new CollectionFile(name, Json.text(root, "author", INDEX, 80), Json.text(root, "licence", INDEX, 20000),
-                rules(root.get("houseRules")), banks);
+                rules(root.get("houseRules")), banks, assets);
     }
 
-    private static CollectionFile.Bank bank(ObjectNode bank, String place, Map<String, byte[]> files) {
+    private static CollectionFile.Bank bank(ObjectNode bank, String place, Map<String, byte[]> files, Map<String, byte[]> assets) {
         List<CollectionFile.Slot> slots = new ArrayList<>();
         Set<Integer> taken = new HashSet<>();
         for (JsonNode slot : bank.withArray("slots")) {
@@ -104,7 +107,9 @@ public final class CollectionFormat {
                 throw new FormatException(place + ".slots", "expected slots from 1 to " + SLOTS + ", each once, found " + slot.get("slot"));
             }
             String file = slot.path("file").asText();
-            slots.add(new CollectionFile.Slot((int) number, PatchFormat.read(text(files, file), file)));
+            Patch patch = PatchFormat.read(text(files, file), file);
+            AssetFiles.collect(patch, file, files, assets);
+            slots.add(new CollectionFile.Slot((int) number, patch));
         }
         return new CollectionFile.Bank(Json.text(bank, "name", place, 60), slots);
     }

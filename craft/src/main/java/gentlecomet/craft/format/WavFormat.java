@@ -67,6 +67,34 @@ public final class WavFormat {
         throw new FormatException(place, "has no part \"data\"");
     }
 
+    /** What the "smpl" part of a file tells a sampler: its root key, and its first loop in frames, or -1 where it has none. */
+    public record Sampler(int rootKey, int loopStart, int loopEnd) {
+        public boolean loops() {
+            return loopStart >= 0 && loopEnd > loopStart;
+        }
+    }
+
+    /** The "smpl" part of a file that {@link #read} takes, or null. */
+    public static Sampler sampler(byte[] bytes) {
+        ByteBuffer in = ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN);
+        in.position(12);
+        while (in.remaining() >= 8) {
+            String name = tag(in);
+            int size = in.getInt();
+            if (size < 0 || size > in.remaining()) {
+                return null;
+            }
+            int start = in.position();
+            if (name.equals("smpl") && size >= 36) {
+                int key = in.getInt(start + 12);
+                boolean loop = in.getInt(start + 28) > 0 && size >= 60;
+                return key < 0 || key > 127 ? null : new Sampler(key, loop ? in.getInt(start + 44) : -1, loop ? in.getInt(start + 48) : -1);
+            }
+            in.position((int) Math.min(bytes.length, (long) start + size + (size & 1)));
+        }
+        return null;
+    }
+
     private static Audio samples(ByteBuffer in, int size, int format, int channels, int rate, int bits, String place) {
         boolean whole = format == 1 && (bits == 16 || bits == 24);
         boolean floating = format == 3 && bits == 32;

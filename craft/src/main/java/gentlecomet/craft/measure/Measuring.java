@@ -7,6 +7,7 @@ import gentlecomet.sound.patch.PatchImage;
 import gentlecomet.sound.performance.Audio;
 import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.performance.Rendering;
+import gentlecomet.sound.source.Recordings;
 
 /** Renders patches at 48 kHz and measures them. Keeps an engine; one thread at a time. */
 public final class Measuring {
@@ -19,7 +20,16 @@ public final class Measuring {
     private static final int PROBE_VELOCITY = 100;
     private static final int LEVEL_STEP = 240;
 
-    private final Rendering rendering = new Rendering(RATE);
+    private final Rendering rendering;
+
+    /** For patches without recordings. */
+    public Measuring() {
+        this(Recordings.NONE);
+    }
+
+    public Measuring(Recordings recordings) {
+        rendering = new Rendering(RATE, recordings);
+    }
 
     public Measurement measure(Patch patch, Phrase phrase) {
         double[] image = PatchImage.of(patch);

@@ -1,5 +1,6 @@
 package gentlecomet.craft.release;
 
+import gentlecomet.craft.format.AssetFiles;
 import gentlecomet.craft.format.CollectionFile;
 import gentlecomet.craft.format.CollectionFormat;
 import gentlecomet.craft.format.Hashes;
@@ -34,8 +35,6 @@ public final class ReleaseBuilder {
     static final String LICENCE = "LICENCE.txt";
     static final String CATALOGUE = "catalogue.csv";
 
-    private final Rendering rendering = new Rendering(Measuring.RATE);
-
     /**
      * What the manifest says of one patch.
      *
@@ -53,12 +52,13 @@ public final class ReleaseBuilder {
     /**
      * Builds the archive.
      *
-     * @param collection name, author, licence and rules; its banks hold the patches of {@code patches}
+     * @param collection name, author, licence, rules and sound files; its banks hold the patches of {@code patches}
      * @param version    version of the release, for example "1.0"
      * @param progress   told how far it is, 0 to 1
      */
     public byte[] build(CollectionFile collection, List<ReleasePatch> patches, String version, DoubleConsumer progress) {
         Map<String, byte[]> files = new TreeMap<>(CollectionFormat.write(collection));
+        Rendering rendering = new Rendering(Measuring.RATE, new AssetFiles(collection.assets()));
         List<ManifestPatch> manifest = new ArrayList<>();
         for (ReleasePatch p : patches) {
             String name = CollectionFormat.fileName(p.bank(), p.slot());

@@ -1,5 +1,6 @@
 package gentlecomet.craft.release;
 
+import gentlecomet.craft.format.AssetFiles;
 import gentlecomet.craft.format.CollectionFile;
 import gentlecomet.craft.format.CollectionFormat;
 import gentlecomet.craft.format.FormatException;
@@ -12,6 +13,7 @@ import gentlecomet.craft.measure.Measuring;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.performance.Audio;
 import gentlecomet.sound.performance.Rendering;
+import gentlecomet.sound.source.Recordings;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
@@ -21,7 +23,17 @@ import java.util.function.DoubleConsumer;
 /** Opens a release afresh, as a stranger would, and holds everything in it against what it claims. */
 public final class ReleaseCheck {
 
-    private final Rendering rendering = new Rendering(Measuring.RATE);
+    private final Recordings recordings;
+
+    /** For patches without recordings. */
+    public ReleaseCheck() {
+        this(Recordings.NONE);
+    }
+
+    /** @param recordings of the approved revisions; those in the release are read from it */
+    public ReleaseCheck(Recordings recordings) {
+        this.recordings = recordings;
+    }
 
     /**
      * What the check found.
@@ -60,17 +72,21 @@ public final class ReleaseCheck {
                 Json.read(new String(files.get(ReleaseBuilder.MANIFEST), StandardCharsets.UTF_8), ReleaseBuilder.Manifest.class);
         passed &= note(lines, manifest.patches().size() == approved.size(), "the manifest lists " + manifest.patches().size()
                 + " patches, approved are " + approved.size());
+        Rendering released = new Rendering(Measuring.RATE, new AssetFiles(CollectionFormat.read(files).assets()));
+        Rendering own = new Rendering(Measuring.RATE, recordings);
         for (int i = 0; i < Math.min(approved.size(), manifest.patches().size()); i++) {
-            passed &= verify(files, manifest.patches().get(i), approved.get(i), lines);
+            ReleaseBuilder.ManifestPatch listed = manifest.patches().get(i);
+            Audio original = ReleaseBuilder.demo(own, approved.get(i).slot().patch(), listed.phrase());
+            passed &= verify(files, listed, approved.get(i), original, released, lines);
             progress.accept((i + 1.0) / approved.size());
         }
         return new Report(passed, lines);
     }
 
-    private boolean verify(Map<String, byte[]> files, ReleaseBuilder.ManifestPatch listed, ReleasePatch approved, List<String> lines) {
+    private static boolean verify(Map<String, byte[]> files, ReleaseBuilder.ManifestPatch listed, ReleasePatch approved, Audio original,
+            Rendering released, List<String> lines) {
         Patch loaded = PatchFormat.read(new String(files.get(listed.patch()), StandardCharsets.UTF_8), listed.patch());
-        Audio again = ReleaseBuilder.demo(rendering, loaded, listed.phrase());
-        Audio original = ReleaseBuilder.demo(rendering, approved.slot().patch(), listed.phrase());
+        Audio again = ReleaseBuilder.demo(released, loaded, listed.phrase());
         Audio demo = WavFormat.read(files.get(listed.demo()), listed.demo());
         boolean same = loaded.equals(approved.slot().patch());
         boolean samples = Hashes.samples(again).equals(Hashes.samples(original)) && Hashes.samples(again).equals(listed.samples());

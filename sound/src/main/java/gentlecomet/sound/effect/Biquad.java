@@ -16,6 +16,8 @@ final class Biquad {
     private final double[] memory = new double[4];
     private boolean fresh = true;
     private boolean flat = true;
+    /** Whether the coefficients stand still. */
+    private boolean atRest;
     private double frequency = -1;
     private double gain;
     private double q;
@@ -44,6 +46,7 @@ final class Biquad {
         gain = gainDb;
         q = newQ;
         coefficients(wanted, newKind, hz, gainDb, newQ, sampleRate);
+        atRest = fresh;
         if (fresh) {
             for (int i = 0; i < 5; i++) {
                 present[i] = wanted[i];
@@ -57,6 +60,49 @@ final class Biquad {
         if (flat && gain == 0 && kind <= HIGH_SHELF) {
             return;
         }
+        if (atRest) {
+            steady(left, right, present, memory);
+        } else {
+            moving(left, right);
+            for (int i = 0; i < 5; i++) {
+                present[i] = wanted[i];
+            }
+            atRest = true;
+        }
+        // Once it has come to rest without gain it passes everything unchanged.
+        flat = gain == 0 && kind <= HIGH_SHELF
+                && Math.abs(memory[0]) + Math.abs(memory[1]) + Math.abs(memory[2]) + Math.abs(memory[3]) < 1e-9;
+    }
+
+    private static void steady(double[] left, double[] right, double[] c, double[] memory) {
+        double b0 = c[0];
+        double b1 = c[1];
+        double b2 = c[2];
+        double a1 = c[3];
+        double a2 = c[4];
+        double l1 = memory[0];
+        double l2 = memory[1];
+        double r1 = memory[2];
+        double r2 = memory[3];
+        for (int i = 0; i < SAMPLES; i++) {
+            double x = left[i];
+            double z = right[i];
+            double y = b0 * x + l1;
+            double w = b0 * z + r1;
+            l1 = b1 * x + l2 - a1 * y;
+            r1 = b1 * z + r2 - a1 * w;
+            l2 = b2 * x - a2 * y;
+            r2 = b2 * z - a2 * w;
+            left[i] = y;
+            right[i] = w;
+        }
+        memory[0] = l1 + 1e-20;
+        memory[1] = l2;
+        memory[2] = r1 + 1e-20;
+        memory[3] = r2;
+    }
+
+    private void moving(double[] left, double[] right) {
         double b0 = present[0];
         double b1 = present[1];
         double b2 = present[2];
@@ -92,11 +138,6 @@ final class Biquad {
         memory[1] = l2;
         memory[2] = r1 + 1e-20;
         memory[3] = r2;
-        for (int i = 0; i < 5; i++) {
-            present[i] = wanted[i];
-        }
-        // Once it has come to rest without gain it passes everything unchanged.
-        flat = gain == 0 && kind <= HIGH_SHELF && Math.abs(l1) + Math.abs(l2) + Math.abs(r1) + Math.abs(r2) < 1e-9;
     }
 
     /** Fills b0, b1, b2, a1, a2, all divided by a0. */

@@ -3,7 +3,7 @@ package gentlecomet.sound.effect;
 /** A ring of samples of one channel, read between samples with four points of third order (Catmull and Rom, 1974). */
 final class DelayLine {
 
-    private final float[] line;
+    private final double[] line;
     private final int mask;
     private int write;
 
@@ -13,12 +13,12 @@ final class DelayLine {
         while (size < samples + 72) {
             size *= 2;
         }
-        line = new float[size];
+        line = new double[size];
         mask = size - 1;
     }
 
     void reset() {
-        float[] l = line;
+        double[] l = line;
         for (int i = 0; i < l.length; i++) {
             l[i] = 0;
         }
@@ -28,7 +28,7 @@ final class DelayLine {
 
     /** Adds the next sample. */
     void put(double sample) {
-        line[write & mask] = (float) sample;
+        line[write & mask] = sample;
         write = write + 1 & mask;
     }
 
@@ -53,9 +53,10 @@ final class DelayLine {
      * @param gain  of what is added to {@code out}
      */
     void tap(int samples, double delay, double slope, double gain, double[] out) {
-        float[] l = line;
-        int m = mask;
-        // One length of the ring is added, so that places are never negative and cutting off decimals rounds down.
+        double[] l = line;
+        // The length itself says the mask, so that no read needs a check of its bounds.
+        int m = l.length - 1;
+        // One length of the ring is added, so that places are never negative.
         double place = write + m + 1 - samples - delay + 1;
         double most = longest();
         double step = 1 - slope;
@@ -63,22 +64,30 @@ final class DelayLine {
             place = write + m + 1 - samples - most + 1;
             step = 1;
         }
+        // Whole samples and the part between two are counted apart: turning one into the other in the loop would be dear.
+        int k = (int) place;
+        double t = place - k;
         for (int i = 0; i < samples; i++) {
-            int k = (int) place;
-            double t = place - k;
             double a = l[k - 1 & m];
             double b = l[k & m];
             double c = l[k + 1 & m];
             double d = l[k + 2 & m];
             out[i] += gain * (b + 0.5 * t * (c - a + t * (2 * a - 5 * b + 4 * c - d + t * (3 * (b - c) + d - a))));
-            place += step;
+            t += step;
+            while (t >= 1) {
+                t -= 1;
+                k++;
+            }
         }
     }
 
     /** Adds a control step of samples. */
     void put(double[] samples, int count) {
+        double[] l = line;
+        int m = l.length - 1;
+        int first = write;
         for (int i = 0; i < count; i++) {
-            line[write + i & mask] = (float) samples[i];
+            l[first + i & m] = samples[i];
         }
         write = write + count & mask;
     }

@@ -94,26 +94,38 @@ public final class EffectSlot {
         }
         clean = false;
         peakBefore = louder(peakBefore, left, right);
-        double fed = Math.min(1, feed + FADE);
-        double rise = (fed - feed) / SAMPLES;
-        double f = feed;
-        for (int i = 0; i < SAMPLES; i++) {
-            f += rise;
-            wetLeft[i] = left[i] * f;
-            wetRight[i] = right[i] * f;
+        if (mix == 1 && wanted == 1 && feed == 1) {
+            effect.process(block, at, tempo, left, right);
+        } else {
+            double fed = Math.min(1, feed + FADE);
+            feedIn(left, wetLeft, feed, (fed - feed) / SAMPLES);
+            feedIn(right, wetRight, feed, (fed - feed) / SAMPLES);
+            feed = fed;
+            effect.process(block, at, tempo, wetLeft, wetRight);
+            blend(left, wetLeft, mix, (wanted - mix) / SAMPLES);
+            blend(right, wetRight, mix, (wanted - mix) / SAMPLES);
         }
-        feed = fed;
-        effect.process(block, at, tempo, wetLeft, wetRight);
-        blend(left, wetLeft, mix, (wanted - mix) / SAMPLES);
-        blend(right, wetRight, mix, (wanted - mix) / SAMPLES);
         peakAfter = louder(peakAfter, left, right);
         mix = wanted;
     }
 
-    private static void blend(double[] dry, double[] wet, double mix, double slope) {
-        if (mix == 1 && slope == 0) {
+    private static void feedIn(double[] dry, double[] wet, double feed, double slope) {
+        if (feed == 1 && slope == 0) {
             for (int i = 0; i < SAMPLES; i++) {
-                dry[i] = wet[i];
+                wet[i] = dry[i];
+            }
+            return;
+        }
+        double[] ramp = ControlStep.RAMP;
+        for (int i = 0; i < SAMPLES; i++) {
+            wet[i] = dry[i] * (feed + slope * (ramp[i] + 1));
+        }
+    }
+
+    private static void blend(double[] dry, double[] wet, double mix, double slope) {
+        if (slope == 0) {
+            for (int i = 0; i < SAMPLES; i++) {
+                dry[i] += (wet[i] - dry[i]) * mix;
             }
             return;
         }
@@ -126,17 +138,22 @@ public final class EffectSlot {
     /** The greater of a peak and that of every other sample of a step; enough for a meter. */
     private static double louder(double peak, double[] left, double[] right) {
         double most = peak;
+        double low = -peak;
         for (int i = 0; i < SAMPLES; i += 2) {
-            double l = Math.abs(left[i]);
-            double r = Math.abs(right[i]);
+            double l = left[i];
+            double r = right[i];
             if (l > most) {
                 most = l;
+            } else if (l < low) {
+                low = l;
             }
             if (r > most) {
                 most = r;
+            } else if (r < low) {
+                low = r;
             }
         }
-        return most;
+        return most > -low ? most : -low;
     }
 
     /** How far the effect holds the level down now, in dB from 0 up. */

@@ -19,6 +19,7 @@ final class Limiter implements Effect {
     /** Greatest gain that the steps held back and the new one allow. */
     private final double[] allowed = {1, 1, 1};
     private double present = 1;
+    private int oldest;
 
     Limiter(double sampleRate) {
         this.sampleRate = sampleRate;
@@ -32,6 +33,7 @@ final class Limiter implements Effect {
                 right[s][i] = 0;
             }
         }
+        oldest = 0;
         allowed[0] = 1;
         allowed[1] = 1;
         allowed[2] = 1;
@@ -44,6 +46,9 @@ final class Limiter implements Effect {
         double ceiling = Polynomials.gainOfDb(block[at + EffectParameters.LIMITER_CEILING]);
         double letGo = 1 - Polynomials.exp2(-SAMPLES / (block[at + EffectParameters.LIMITER_RELEASE] * sampleRate) * LOG2_E);
         double peak = 0;
+        double[] heldLeft = left[oldest];
+        double[] heldRight = right[oldest];
+        oldest = 1 - oldest;
         for (int i = 0; i < SAMPLES; i++) {
             double l = toLeft[i] * gain;
             double r = toRight[i] * gain;
@@ -51,12 +56,10 @@ final class Limiter implements Effect {
             double b = Math.abs(r);
             peak = a > peak ? a : peak;
             peak = b > peak ? b : peak;
-            toLeft[i] = left[0][i];
-            toRight[i] = right[0][i];
-            left[0][i] = left[1][i];
-            right[0][i] = right[1][i];
-            left[1][i] = l;
-            right[1][i] = r;
+            toLeft[i] = heldLeft[i];
+            toRight[i] = heldRight[i];
+            heldLeft[i] = l;
+            heldRight[i] = r;
         }
         allowed[0] = allowed[1];
         allowed[1] = allowed[2];
@@ -67,12 +70,14 @@ final class Limiter implements Effect {
         double soon = Math.min(most, allowed[2]);
         wanted = Math.min(wanted, Math.max(soon, present + (soon - present) * 0.5));
         double from = Math.min(present, allowed[0]);
-        double slope = (wanted - from) / SAMPLES;
-        double g = from;
-        for (int i = 0; i < SAMPLES; i++) {
-            g += slope;
-            toLeft[i] *= g;
-            toRight[i] *= g;
+        if (from != 1 || wanted != 1) {
+            double slope = (wanted - from) / SAMPLES;
+            double g = from;
+            for (int i = 0; i < SAMPLES; i++) {
+                g += slope;
+                toLeft[i] *= g;
+                toRight[i] *= g;
+            }
         }
         present = wanted;
     }

@@ -3,43 +3,77 @@ package gentlecomet.sound.effect;
 import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Polynomials;
 
-/** A low cut and a high cut of 6 dB per octave for one channel, -3 dB at their frequencies. */
+/**
+ * A low cut and a high cut of 6 dB per octave for a pair of channels, -3 dB at their frequencies. A cut at the end of its range does
+ * nothing and costs nothing.
+ */
 final class OnePoleCuts {
 
-    private double low;
-    private double high;
+    private static final double NO_LOW_CUT = 20.001;
+    private static final double NO_HIGH_CUT = 19999;
+
+    private final double[] low = new double[2];
+    private final double[] high = new double[2];
     private double lowHz = -1;
     private double highHz = -1;
     private double lowPart;
     private double highPart;
 
     void reset() {
-        low = 0;
-        high = 0;
+        for (int side = 0; side < 2; side++) {
+            low[side] = 0;
+            high[side] = 0;
+        }
     }
 
-    void process(double[] samples, double lowCutHz, double highCutHz, double sampleRate) {
+    void process(double[] left, double[] right, double lowCutHz, double highCutHz, double sampleRate) {
         if (lowCutHz != lowHz || highCutHz != highHz) {
             lowHz = lowCutHz;
             highHz = highCutHz;
             lowPart = part(lowCutHz, sampleRate);
             highPart = part(highCutHz, sampleRate);
         }
-        double l = low;
-        double h = high;
-        for (int i = 0; i < ControlStep.SAMPLES; i++) {
-            // Trapezoidal one-pole low-pass, twice: once taken away, once kept.
-            double v = (samples[i] - l) * lowPart;
-            double below = v + l;
-            l = below + v;
-            double rest = samples[i] - below;
-            double w = (rest - h) * highPart;
-            double kept = w + h;
-            h = kept + w;
-            samples[i] = kept;
+        // Trapezoidal one-pole low-passes: what is below the low cut is taken away, what is below the high cut is kept.
+        if (lowHz > NO_LOW_CUT) {
+            takeLows(left, right, lowPart, low);
         }
-        low = l + 1e-20;
-        high = h + 1e-20;
+        if (highHz < NO_HIGH_CUT) {
+            keepLows(left, right, highPart, high);
+        }
+    }
+
+    private static void takeLows(double[] left, double[] right, double part, double[] memory) {
+        double l = memory[0];
+        double r = memory[1];
+        for (int i = 0; i < ControlStep.SAMPLES; i++) {
+            double v = (left[i] - l) * part;
+            double w = (right[i] - r) * part;
+            double belowLeft = v + l;
+            double belowRight = w + r;
+            l = belowLeft + v;
+            r = belowRight + w;
+            left[i] -= belowLeft;
+            right[i] -= belowRight;
+        }
+        memory[0] = l + 1e-20;
+        memory[1] = r + 1e-20;
+    }
+
+    private static void keepLows(double[] left, double[] right, double part, double[] memory) {
+        double l = memory[0];
+        double r = memory[1];
+        for (int i = 0; i < ControlStep.SAMPLES; i++) {
+            double v = (left[i] - l) * part;
+            double w = (right[i] - r) * part;
+            double belowLeft = v + l;
+            double belowRight = w + r;
+            l = belowLeft + v;
+            r = belowRight + w;
+            left[i] = belowLeft;
+            right[i] = belowRight;
+        }
+        memory[0] = l + 1e-20;
+        memory[1] = r + 1e-20;
     }
 
     private static double part(double hz, double sampleRate) {

@@ -20,7 +20,6 @@ final class Reverb implements Effect {
 
     private final double sampleRate;
     private final double[][] lines = new double[LINES][];
-    private final int[] mask = new int[LINES];
     private final int[] lengths = new int[LINES];
     private final double[] damp = new double[LINES];
     private final double[][] taps = new double[LINES][SAMPLES];
@@ -30,13 +29,14 @@ final class Reverb implements Effect {
     private final float[] preLeft;
     private final float[] preRight;
     private final int preMask;
-    private final OnePoleCuts cutsLeft = new OnePoleCuts();
-    private final OnePoleCuts cutsRight = new OnePoleCuts();
+    private final OnePoleCuts cuts = new OnePoleCuts();
     /** Early reflections: seconds and level of each, left and right alternating. */
     private static final double[] EARLY_SECONDS = {0.0067, 0.0091, 0.0137, 0.0173, 0.0211, 0.0263, 0.0317, 0.0373};
     private static final double[] EARLY_LEVELS = {0.8, 0.75, 0.65, 0.6, 0.5, 0.45, 0.38, 0.33};
     private final double[] gains = new double[LINES];
     private double decayOfGains = -1;
+    private double dampingOfPart = -1;
+    private double dampingPart;
     private double size = -1;
     private int write;
     private boolean clean = true;
@@ -46,7 +46,6 @@ final class Reverb implements Effect {
         for (int k = 0; k < LINES; k++) {
             int power = powerAbove(LENGTHS[k] * sampleRate + 2 * SAMPLES);
             lines[k] = new double[power];
-            mask[k] = power - 1;
         }
         int power = powerAbove(0.65 * sampleRate + 2 * SAMPLES);
         preLeft = new float[power];
@@ -66,8 +65,7 @@ final class Reverb implements Effect {
         for (int k = 0; k < LINES; k++) {
             damp[k] = 0;
         }
-        cutsLeft.reset();
-        cutsRight.reset();
+        cuts.reset();
         size = -1;
         write = 0;
     }
@@ -78,10 +76,7 @@ final class Reverb implements Effect {
         int division = (int) block[at + EffectParameters.REVERB_DIVISION];
         double preDelay = division == 0 ? block[at + EffectParameters.REVERB_PRE_DELAY] : Math.min(0.6, Division.seconds(division, tempo));
         feedIn(left, right, preDelay);
-        double lowCut = block[at + EffectParameters.REVERB_LOW_CUT];
-        double highCut = block[at + EffectParameters.REVERB_HIGH_CUT];
-        cutsLeft.process(wetLeft, lowCut, highCut, sampleRate);
-        cutsRight.process(wetRight, lowCut, highCut, sampleRate);
+        cuts.process(wetLeft, wetRight, block[at + EffectParameters.REVERB_LOW_CUT], block[at + EffectParameters.REVERB_HIGH_CUT], sampleRate);
         circulate(block[at + EffectParameters.REVERB_DECAY], block[at + EffectParameters.REVERB_DAMPING]);
         gather(block[at + EffectParameters.REVERB_WIDTH] / 100);
         reflect(block[at + EffectParameters.REVERB_EARLY], preDelay);
@@ -123,32 +118,40 @@ final class Reverb implements Effect {
 
     private void feedIn(double[] left, double[] right, double preDelaySeconds) {
         int delay = (int) (preDelaySeconds * sampleRate);
+        through(preLeft, write, delay, left, wetLeft);
+        through(preRight, write, delay, right, wetRight);
+    }
+
+    private static void through(float[] line, int write, int delay, double[] in, double[] out) {
+        int mask = line.length - 1;
+        int to = write & mask;
         for (int i = 0; i < SAMPLES; i++) {
-            int at = (write + i) & preMask;
-            preLeft[at] = (float) left[i];
-            preRight[at] = (float) right[i];
+            line[to + i] = (float) in[i];
         }
+        int from = write - delay;
         for (int i = 0; i < SAMPLES; i++) {
-            int at = (write + i - delay) & preMask;
-            wetLeft[i] = preLeft[at];
-            wetRight[i] = preRight[at];
+            out[i] = line[from + i & mask];
         }
     }
 
     private void circulate(double decaySeconds, double dampingHz) {
-        for (int i = 0; i < SAMPLES; i++) {
-            sum[i] = 0;
-        }
-        double part = 1 - Polynomials.exp2(-9.064720283654388 * Math.min(0.49, dampingHz / sampleRate));
-        for (int k = 0; k < LINES; k += 2) {
-            read(lines[k], write - lengths[k], mask[k], gain(k, decaySeconds), taps[k]);
-            read(lines[k + 1], write - lengths[k + 1], mask[k + 1], gain(k + 1, decaySeconds), taps[k + 1]);
-            soften(k, part);
-            add(taps[k], taps[k + 1], sum);
+        if (dampingHz != dampingOfPart) {
+            dampingOfPart = dampingHz;
+            dampingPart = 1 - Polynomials.exp2(-9.064720283654388 * Math.min(0.49, dampingHz / sampleRate));
         }
         for (int k = 0; k < LINES; k++) {
+            read(lines[k], write - lengths[k], gain(k, decaySeconds), taps[k]);
+        }
+        soften(0, dampingPart);
+        soften(4, dampingPart);
+        for (int i = 0; i < SAMPLES; i++) {
+            wetLeft[i] *= 0.5;
+            wetRight[i] *= 0.5;
+        }
+        add(taps[0], taps[1], taps[2], taps[3], taps[4], taps[5], taps[6], taps[7], sum);
+        for (int k = 0; k < LINES; k++) {
             // Lines are a multiple of a step long and so is the place to write at: no step is written across the end.
-            feedBack(lines[k], write & mask[k], taps[k], sum, (k & 1) == 0 ? wetLeft : wetRight, (k & 2) == 0 ? 0.5 : -0.5);
+            feedBack(lines[k], write & lines[k].length - 1, taps[k], sum, (k & 1) == 0 ? wetLeft : wetRight, (k & 2) == 0 ? 1 : -1);
         }
     }
 
@@ -162,7 +165,8 @@ final class Reverb implements Effect {
         return gains[k];
     }
 
-    private static void read(double[] line, int start, int mask, double gain, double[] tap) {
+    private static void read(double[] line, int start, double gain, double[] tap) {
+        int mask = line.length - 1;
         int at = start & mask;
         if (at + SAMPLES <= line.length) {
             for (int i = 0; i < SAMPLES; i++) {
@@ -175,42 +179,62 @@ final class Reverb implements Effect {
         }
     }
 
-    /** Highs of two lines at once, so that their chains overlap. */
+    private static void add(double[] a, double[] b, double[] c, double[] d, double[] e, double[] f, double[] g, double[] h, double[] sum) {
+        for (int i = 0; i < SAMPLES; i++) {
+            sum[i] = (a[i] + b[i] + c[i] + d[i] + e[i] + f[i] + g[i] + h[i]) * (2.0 / LINES);
+        }
+    }
+
+    /** Highs of four lines at once, so that their chains overlap. */
     private void soften(int k, double part) {
         double[] one = taps[k];
         double[] two = taps[k + 1];
+        double[] three = taps[k + 2];
+        double[] four = taps[k + 3];
         double d = damp[k];
         double e = damp[k + 1];
+        double f = damp[k + 2];
+        double g = damp[k + 3];
         for (int i = 0; i < SAMPLES; i++) {
             d += (one[i] - d) * part;
             e += (two[i] - e) * part;
+            f += (three[i] - f) * part;
+            g += (four[i] - g) * part;
             one[i] = d;
             two[i] = e;
+            three[i] = f;
+            four[i] = g;
         }
         damp[k] = d + 1e-20;
         damp[k + 1] = e + 1e-20;
-    }
-
-    private static void add(double[] one, double[] two, double[] sum) {
-        for (int i = 0; i < SAMPLES; i++) {
-            sum[i] = sum[i] + one[i] + two[i];
-        }
+        damp[k + 2] = f + 1e-20;
+        damp[k + 3] = g + 1e-20;
     }
 
     private static void feedBack(double[] line, int at, double[] tap, double[] sum, double[] in, double sign) {
         for (int i = 0; i < SAMPLES; i++) {
-            line[at + i] = tap[i] - sum[i] * (2.0 / LINES) + in[i] * sign;
+            line[at + i] = tap[i] - sum[i] + in[i] * sign;
         }
     }
 
     private void gather(double width) {
+        double[] t0 = taps[0];
+        double[] t1 = taps[1];
+        double[] t2 = taps[2];
+        double[] t3 = taps[3];
+        double[] t4 = taps[4];
+        double[] t5 = taps[5];
+        double[] t6 = taps[6];
+        double[] t7 = taps[7];
+        double[] toLeft = wetLeft;
+        double[] toRight = wetRight;
         for (int i = 0; i < SAMPLES; i++) {
-            double l = taps[0][i] + taps[2][i] - taps[4][i] - taps[6][i];
-            double r = taps[1][i] + taps[3][i] - taps[5][i] - taps[7][i];
+            double l = t0[i] + t2[i] - t4[i] - t6[i];
+            double r = t1[i] + t3[i] - t5[i] - t7[i];
             double middle = 0.5 * (l + r);
             double side = 0.5 * (l - r) * width;
-            wetLeft[i] = middle + side;
-            wetRight[i] = middle - side;
+            toLeft[i] = middle + side;
+            toRight[i] = middle - side;
         }
     }
 

@@ -18,8 +18,7 @@ final class StereoDelay implements Effect {
     private final float[] lineRight;
     private final double[] echoLeft = new double[SAMPLES];
     private final double[] echoRight = new double[SAMPLES];
-    private final OnePoleCuts cutsLeft = new OnePoleCuts();
-    private final OnePoleCuts cutsRight = new OnePoleCuts();
+    private final OnePoleCuts cuts = new OnePoleCuts();
     private int write;
     private double lengthLeft;
     private double lengthRight;
@@ -43,8 +42,7 @@ final class StereoDelay implements Effect {
             lineLeft[i] = 0;
             lineRight[i] = 0;
         }
-        cutsLeft.reset();
-        cutsRight.reset();
+        cuts.reset();
         lengthLeft = 0;
         wobblePhase = 0;
         write = 0;
@@ -67,25 +65,30 @@ final class StereoDelay implements Effect {
         }
         lengthLeft = read(lineLeft, echoLeft, lengthLeft, wantedLeft, wobble > 0);
         lengthRight = read(lineRight, echoRight, lengthRight, wantedRight, wobble > 0);
-        double lowCut = block[at + EffectParameters.DELAY_LOW_CUT];
-        double highCut = block[at + EffectParameters.DELAY_HIGH_CUT];
-        cutsLeft.process(echoLeft, lowCut, highCut, sampleRate);
-        cutsRight.process(echoRight, lowCut, highCut, sampleRate);
+        cuts.process(echoLeft, echoRight, block[at + EffectParameters.DELAY_LOW_CUT], block[at + EffectParameters.DELAY_HIGH_CUT], sampleRate);
         double feedback = block[at + EffectParameters.DELAY_FEEDBACK] / 100;
-        boolean pingPong = block[at + EffectParameters.DELAY_PING_PONG] == 1;
-        for (int i = 0; i < SAMPLES; i++) {
-            int place = write + i & size - 1;
-            if (pingPong) {
-                lineLeft[place] = (float) (0.5 * (left[i] + right[i]) + echoRight[i] * feedback);
-                lineRight[place] = (float) echoLeft[i];
-            } else {
-                lineLeft[place] = (float) (left[i] + echoLeft[i] * feedback);
-                lineRight[place] = (float) (right[i] + echoRight[i] * feedback);
+        if (block[at + EffectParameters.DELAY_PING_PONG] == 1) {
+            for (int i = 0; i < SAMPLES; i++) {
+                left[i] = 0.5 * (left[i] + right[i]);
             }
+            writeSum(lineLeft, write, left, echoRight, feedback);
+            writeSum(lineRight, write, echoLeft, echoLeft, 0);
+        } else {
+            writeSum(lineLeft, write, left, echoLeft, feedback);
+            writeSum(lineRight, write, right, echoRight, feedback);
+        }
+        for (int i = 0; i < SAMPLES; i++) {
             left[i] = echoLeft[i];
             right[i] = echoRight[i];
         }
         write = write + SAMPLES & size - 1;
+    }
+
+    /** The line is a multiple of a step long and so is the place: no step is written across its end. */
+    private static void writeSum(float[] line, int at, double[] samples, double[] echo, double feedback) {
+        for (int i = 0; i < SAMPLES; i++) {
+            line[at + i] = (float) (samples[i] + echo[i] * feedback);
+        }
     }
 
     private double samples(double[] block, int division, int time, double tempo) {
@@ -107,8 +110,9 @@ final class StereoDelay implements Effect {
     private double read(float[] line, double[] into, double length, double wanted, boolean wobbling) {
         if (length == wanted && !wobbling) {
             int start = write - (int) length;
+            int mask = line.length - 1;
             for (int i = 0; i < SAMPLES; i++) {
-                into[i] = line[start + i & size - 1];
+                into[i] = line[start + i & mask];
             }
             return wanted;
         }

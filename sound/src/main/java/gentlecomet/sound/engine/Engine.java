@@ -2,6 +2,7 @@ package gentlecomet.sound.engine;
 
 import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Polynomials;
+import gentlecomet.sound.maths.Remembered;
 import gentlecomet.sound.motion.Lfo;
 import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.LfoParameters;
@@ -46,6 +47,7 @@ public final class Engine {
     private int faults;
     private int factor = 1;
     private double trim;
+    private final Remembered trimGain = new Remembered();
 
     /** @param sampleRate in Hz, 8000 to 192000 */
     public Engine(double sampleRate) {
@@ -59,7 +61,6 @@ public final class Engine {
             }
         }
         effects = new EffectChain(PatchParameters.EFFECTS, PatchParameters.effect(0), sampleRate);
-        setting.patchRouting = panel.patchRouting();
         notes = new NotePlay(panel, pool, controllers, setting.tuning, materials);
         takeMaterial();
     }
@@ -67,6 +68,11 @@ public final class Engine {
     /** Puts a recording on the engine's shelf, for patches that refer to it. Before {@link #load} or {@link #change}. */
     public void provide(Recording recording) {
         shelf.put(recording);
+    }
+
+    /** Whether the recording of a key is on the engine's shelf. */
+    public boolean holds(double key) {
+        return shelf.recording(key) != null;
     }
 
     /** Takes over a patch at once and ends everything that sounds; wheels go back to rest. The image is copied. */
@@ -177,6 +183,8 @@ public final class Engine {
 
     /** Writes the next frames into two channels, from {@code offset} on. Values may exceed 1; nothing is clipped here. */
     public void render(double[] left, double[] right, int offset, int frames) {
+        double[] fromLeft = stepLeft;
+        double[] fromRight = stepRight;
         int done = 0;
         while (done < frames) {
             if (ready == 0) {
@@ -185,9 +193,10 @@ public final class Engine {
             }
             int take = Math.min(ready, frames - done);
             int from = STEP - ready;
+            int to = offset + done;
             for (int i = 0; i < take; i++) {
-                left[offset + done + i] = stepLeft[from + i];
-                right[offset + done + i] = stepRight[from + i];
+                left[to + i] = fromLeft[from + i];
+                right[to + i] = fromRight[from + i];
             }
             ready -= take;
             done += take;
@@ -305,16 +314,20 @@ public final class Engine {
         }
         panel.routePatch(patchModulation());
         effects.process(panel.patchBlock(), setting.tempo, stepLeft, stepRight);
-        double end = Polynomials.gainOfDb(panel.patchBlock()[PatchParameters.LEVEL_TRIM]);
-        double slope = (end - trim) / STEP;
-        double gain = trim;
-        for (int i = 0; i < STEP; i++) {
-            stepLeft[i] *= gain;
-            stepRight[i] *= gain;
-            gain += slope;
+        double end = trimGain.gainOfDb(panel.patchBlock()[PatchParameters.LEVEL_TRIM]);
+        if (trim != 1 || end != 1) {
+            withGain(stepLeft, trim, (end - trim) / STEP);
+            withGain(stepRight, trim, (end - trim) / STEP);
         }
         trim = end;
         steps++;
+    }
+
+    private static void withGain(double[] samples, double gain, double slope) {
+        double[] ramp = ControlStep.RAMP;
+        for (int i = 0; i < STEP; i++) {
+            samples[i] *= gain + slope * ramp[i];
+        }
     }
 
     private void renderLayer(int layer) {

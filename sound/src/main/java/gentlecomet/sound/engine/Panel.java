@@ -5,6 +5,7 @@ import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.PatchImage;
 
 /**
@@ -25,6 +26,7 @@ final class Panel {
     private final double[][] layerBlocks = new double[Parameters.LAYERS][LayerParameters.SIZE];
     private final int[] moving = new int[Parameters.COUNT];
     private final boolean[] onItsWay = new boolean[Parameters.COUNT];
+    private final boolean[][] listened = new boolean[Parameters.LAYERS][Modulator.COUNT];
     private final int[] editions = new int[Parameters.LAYERS];
     private double[] image = PatchImage.empty();
     private int movingCount;
@@ -47,6 +49,11 @@ final class Panel {
             effectRouting[layer].load(image, start, start + LayerParameters.SIZE, start + LayerParameters.VOICE_SIZE);
         }
         patchRouting.load(image, 0, PatchParameters.SIZE);
+        for (int layer = 0; layer < Parameters.LAYERS; layer++) {
+            for (int m = 0; m < Modulator.COUNT; m++) {
+                listened[layer][m] = voiceRouting[layer].uses(m) || effectRouting[layer].uses(m) || patchRouting.uses(m);
+            }
+        }
         aim();
         if (atOnce) {
             movingCount = 0;
@@ -119,6 +126,11 @@ final class Panel {
 
     Routing effectRouting(int layer) {
         return effectRouting[layer];
+    }
+
+    /** Which modulators of a layer's voices any route listens to. Not to be written to. */
+    boolean[] listened(int layer) {
+        return listened[layer];
     }
 
     Routing patchRouting() {

@@ -27,6 +27,9 @@ final class Routing {
     private double[] highs = new double[0];
     private int[] scalers = new int[0];
     private boolean[] plain = new boolean[0];
+    /** The first route to the same parameter; there the moves of all of them meet. */
+    private int[] leaders = new int[0];
+    private double[] moves = new double[0];
     private Parameter[] targets = new Parameter[0];
 
     /** As {@link #load(double[], int, int, int)}, with the stretch beginning at {@code start}. */
@@ -53,6 +56,8 @@ final class Routing {
         highs = new double[all];
         scalers = new int[all];
         plain = new boolean[all];
+        leaders = new int[all];
+        moves = new double[all];
         targets = new Parameter[all];
         count = 0;
         for (int m = 0; m < used.length; m++) {
@@ -82,6 +87,10 @@ final class Routing {
         scalers[count] = (int) image[at + 7];
         plain[count] = stretches[count] == 1 && bends[count] == 0 && lows[count] <= -1 && highs[count] >= 1 && scalers[count] < 0;
         targets[count] = target;
+        leaders[count] = count;
+        for (int other = count - 1; other >= 0; other--) {
+            leaders[count] = places[other] == place ? other : leaders[count];
+        }
         used[modulator] = true;
         if (scalers[count] >= 0) {
             used[scalers[count]] = true;
@@ -94,8 +103,8 @@ final class Routing {
     }
 
     /** Whether any route starts from a modulator or is scaled by it. */
-    boolean uses(Modulator modulator) {
-        return used[modulator.ordinal()];
+    boolean uses(int modulator) {
+        return used[modulator];
     }
 
     /** Puts the moved places of a block back to where they stand without routes. */
@@ -112,21 +121,23 @@ final class Routing {
 
     /** Moves the values of a block by its routes and keeps them within their ranges. */
     void apply(double[] block, double[] modulation) {
+        double[] sums = moves;
         for (int i = 0; i < count; i++) {
             double m = modulation[modulators[i]];
             double move = depths[i] * (plain[i] ? m : shaped(i, m, modulation));
-            int place = places[i];
-            if (targets[i].taper() == Taper.LOGARITHMIC) {
-                if (move != 0) {
-                    block[place] *= Polynomials.exp2(move);
-                }
+            if (leaders[i] == i) {
+                sums[i] = move;
             } else {
-                block[place] += move;
+                sums[leaders[i]] += move;
             }
         }
         for (int i = 0; i < count; i++) {
-            double v = block[places[i]];
-            block[places[i]] = Math.max(targets[i].min(), Math.min(targets[i].max(), v));
+            if (leaders[i] == i && sums[i] != 0) {
+                Parameter target = targets[i];
+                double v = block[places[i]];
+                v = target.taper() == Taper.LOGARITHMIC ? v * Polynomials.exp2(sums[i]) : v + sums[i];
+                block[places[i]] = v > target.max() ? target.max() : v < target.min() ? target.min() : v;
+            }
         }
     }
 

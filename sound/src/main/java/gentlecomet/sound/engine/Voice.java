@@ -263,7 +263,7 @@ final class Voice {
      *
      * @return false when the voice has produced something that is not a sound and was silenced
      */
-    boolean render(VoiceSetting setting, double[] base, int newEdition, Routing routing, Routing effectRouting, double[] outLeft, double[] outRight) {
+    boolean render(VoiceSetting setting, double[] base, int newEdition, Routing routing, boolean[] listened, double[] outLeft, double[] outRight) {
         if (newEdition != edition) {
             edition = newEdition;
             double[] to = block;
@@ -273,7 +273,7 @@ final class Voice {
         } else {
             routing.restore(base, block);
         }
-        modulate(setting, routing, effectRouting);
+        modulate(setting, routing, listened);
         movePitch(setting);
         double bent = pitch + block[LayerParameters.TRANSPOSE] + setting.bendSemitones + block[LayerParameters.PITCH_SHIFT];
         sources.draw(block, setting, bent);
@@ -360,7 +360,7 @@ final class Voice {
         }
     }
 
-    private void modulate(VoiceSetting setting, Routing routing, Routing effects) {
+    private void modulate(VoiceSetting setting, Routing routing, boolean[] listened) {
         double[] shared = setting.modulation;
         modulation[Modulator.MOD_WHEEL.ordinal()] = shared[Modulator.MOD_WHEEL.ordinal()];
         modulation[Modulator.BEND.ordinal()] = shared[Modulator.BEND.ordinal()];
@@ -375,33 +375,31 @@ final class Voice {
         double step = setting.stepSeconds;
         double tempo = setting.tempo;
         for (int l = 0; l < lfos.length; l++) {
-            Modulator m = MODULATORS[Modulator.LFO_1.ordinal() + l];
-            if (routing.uses(m) || effects.uses(m) || setting.patchRouting.uses(m)) {
+            int m = Modulator.LFO_1.ordinal() + l;
+            if (listened[m]) {
                 int at = LayerParameters.lfo(l);
-                modulation[m.ordinal()] = block[at + LfoParameters.SCOPE] == 1 ? setting.sharedLfos[layer][l]
+                modulation[m] = block[at + LfoParameters.SCOPE] == 1 ? setting.sharedLfos[layer][l]
                         : lfos[l].advance(block, at, material.lfoPoints[l], material.lfoSteps[l], tempo, step);
             }
         }
         for (int c = 0; c < curves.length; c++) {
-            Modulator m = MODULATORS[Modulator.CURVE_1.ordinal() + c];
-            if (routing.uses(m) || effects.uses(m) || setting.patchRouting.uses(m)) {
-                modulation[m.ordinal()] = curves[c].advance(block, LayerParameters.curve(c), material.curves[c], tempo, step);
+            int m = Modulator.CURVE_1.ordinal() + c;
+            if (listened[m]) {
+                modulation[m] = curves[c].advance(block, LayerParameters.curve(c), material.curves[c], tempo, step);
             }
         }
         for (int e = 0; e < envelopes.length; e++) {
-            Modulator m = MODULATORS[Modulator.AMPLITUDE_ENVELOPE.ordinal() + e];
+            int m = Modulator.AMPLITUDE_ENVELOPE.ordinal() + e;
             boolean filters = e == 1 && (block[LayerParameters.filter(0) + FilterParameters.ENVELOPE_AMOUNT] != 0
                     || block[LayerParameters.filter(1) + FilterParameters.ENVELOPE_AMOUNT] != 0);
-            if (e == 0 || filters || routing.uses(m) || effects.uses(m) || setting.patchRouting.uses(m)) {
-                modulation[m.ordinal()] = envelopes[e].advance(block, LayerParameters.envelope(e), tempo, step);
+            if (e == 0 || filters || listened[m]) {
+                modulation[m] = envelopes[e].advance(block, LayerParameters.envelope(e), tempo, step);
             }
         }
         if (!routing.empty()) {
             routing.apply(block, modulation);
         }
     }
-
-    private static final Modulator[] MODULATORS = Modulator.values();
 
     private void movePitch(VoiceSetting setting) {
         glideSeconds += setting.stepSeconds;

@@ -13,6 +13,8 @@ final class VoicePool {
     private final Voice[] awake = new Voice[MOST + SPARE];
     private int awakeCount;
     private int layersAwake;
+    /** Whether a voice may have begun or ended since the last muster. */
+    private boolean changed = true;
     private Voice newest;
 
     VoicePool(WaveShelf shelf) {
@@ -31,6 +33,7 @@ final class VoicePool {
         for (Voice v : voices) {
             v.stop();
         }
+        changed = true;
         newest = null;
     }
 
@@ -41,15 +44,20 @@ final class VoicePool {
         for (int i = 0; i < awakeCount; i++) {
             Voice v = awake[i];
             if (v.active() && v.layer() == layer && !v.render(setting, block, panel.edition(layer), panel.voiceRouting(layer),
-                    panel.effectRouting(layer), left, right)) {
+                    panel.listened(layer), left, right)) {
                 faults++;
             }
+            changed |= !v.active();
         }
         return faults;
     }
 
     /** Looks once, at the start of a control step, which voices are to be rendered. */
     void muster() {
+        if (!changed) {
+            return;
+        }
+        changed = false;
         awakeCount = 0;
         layersAwake = 0;
         for (Voice v : voices) {
@@ -166,8 +174,9 @@ final class VoicePool {
         }
     }
 
-    /** A voice that is free, or else the oldest. */
+    /** A voice that is free, or else the oldest; it is about to begin. */
     Voice idle() {
+        changed = true;
         Voice oldest = voices[0];
         for (Voice v : voices) {
             if (!v.active()) {

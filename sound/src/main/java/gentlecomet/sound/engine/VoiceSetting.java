@@ -11,7 +11,6 @@ final class VoiceSetting {
     final double[][] sharedLfos = new double[Parameters.LAYERS][LayerParameters.LFOS];
     final Tuning tuning = new Tuning();
     double[] keyPressure;
-    Routing patchRouting;
     double sampleRate;
     double stepSeconds;
     double tempo;

@@ -33,7 +33,9 @@ final class VoiceSources {
     private final double[] bothRight = new double[SAMPLES];
     private final ToneSource[] sources = new ToneSource[SOURCES];
     private final NoiseSource noise = new NoiseSource();
-    private final Remembered[] sourcePitch = {new Remembered(), new Remembered(), new Remembered()};
+    private final Remembered voicePitch = new Remembered();
+    private final Remembered[] fixedPitch = {new Remembered(), new Remembered(), new Remembered()};
+    private final Remembered[] intervals = {new Remembered(), new Remembered(), new Remembered()};
     private final boolean[] listened = new boolean[SOURCES];
     private final boolean[] synced = new boolean[SOURCES];
     private final int[] drawOrder = new int[SOURCES];
@@ -223,10 +225,13 @@ final class VoiceSources {
 
     private double sourceFrequency(Tuning tuning, int source, int at, double bentPitch) {
         double follow = block[at + SourceParameters.KEY_FOLLOW] / 100;
-        double played = follow == 1 ? bentPitch : MIDDLE_KEY + (bentPitch - MIDDLE_KEY) * follow;
-        double hz = tuning.hz(sourcePitch[source], played + 12 * block[at + SourceParameters.OCTAVE]
-                + block[at + SourceParameters.SEMITONES]
-                + block[at + SourceParameters.CENTS] / 100);
+        double interval = 12 * block[at + SourceParameters.OCTAVE] + block[at + SourceParameters.SEMITONES]
+                + block[at + SourceParameters.CENTS] / 100;
+        double hz = follow == 1 ? tuning.hz(voicePitch, bentPitch)
+                : tuning.hz(fixedPitch[source], MIDDLE_KEY + (bentPitch - MIDDLE_KEY) * follow);
+        if (interval != 0) {
+            hz *= intervals[source].exp2(interval / 12);
+        }
         return hz * block[at + SourceParameters.RATIO] + block[at + SourceParameters.OFFSET];
     }
 }

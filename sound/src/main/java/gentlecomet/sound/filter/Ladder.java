@@ -1,6 +1,7 @@
 package gentlecomet.sound.filter;
 
 import gentlecomet.sound.maths.Polynomials;
+import gentlecomet.sound.maths.Remembered;
 
 /**
  * A ladder of four first-order low-passes with feedback around all of them, 24 dB per octave, for a pair of channels: no delay in the
@@ -15,8 +16,11 @@ public final class Ladder {
     private static final double EDGE = 4;
     private static final double BEYOND = 4.4;
     private static final double SPARK = 1e-3;
+    /** Samples for which coefficients stand still. */
+    private static final int HELD = 4;
 
     private final double[] memory = new double[8];
+    private final Remembered lift = new Remembered();
     private double present;
     private double feedback;
     private boolean fresh = true;
@@ -34,11 +38,11 @@ public final class Ladder {
         return sings ? BEYOND : EDGE * (1 - Polynomials.gainOfDb(-resonanceDb));
     }
 
-    /** Filters a block in place; cutoff and feedback move in a straight line over the block. */
+    /** Filters a block of a multiple of four frames in place; cutoff and feedback move in a straight line over the block. */
     public void process(double[] left, double[] right, int frames, double cutoffHz, double resonanceDb, boolean sings, double sampleRate) {
         double g = Polynomials.tanHalfTurns(Math.min(HIGHEST, cutoffHz / sampleRate));
         double wanted = g / (1 + g);
-        double k = feedbackOf(resonanceDb, sings);
+        double k = sings ? BEYOND : EDGE * (1 - lift.gainOfDb(-resonanceDb));
         if (fresh) {
             present = wanted;
             feedback = k;
@@ -71,43 +75,50 @@ public final class Ladder {
         double hEnd = start + slope * frames;
         double hEnd2 = hEnd * hEnd;
         double solveSlope = (1 / (1 + (startFeedback + feedbackSlope * frames) * hEnd2 * hEnd2) - solve) / frames;
-        for (int i = 0; i < frames; i++) {
-            h += slope;
-            k += feedbackSlope;
-            solve += solveSlope;
+        for (int from = 0; from < frames; from += HELD) {
+            // Coefficients are worked out for four samples at a time.
+            h += HELD * slope;
+            k += HELD * feedbackSlope;
+            solve += HELD * solveSlope;
             h2 = h * h;
             double h3 = h2 * h;
             double h4 = h2 * h2;
             double hold = 1 - h;
-            double drive = 1 + 0.5 * k;
-            // What the memories alone bring to the outputs of the four stages; short chains, so that both sides overlap.
-            double a1 = hold * l1;
-            double a2 = hold * (h * l1 + l2);
-            double a3 = hold * (h2 * l1 + h * l2 + l3);
-            double a4 = hold * (h3 * l1 + h2 * l2 + h * l3 + l4);
-            double b1 = hold * r1;
-            double b2 = hold * (h * r1 + r2);
-            double b3 = hold * (h2 * r1 + h * r2 + r3);
-            double b4 = hold * (h3 * r1 + h2 * r2 + h * r3 + r4);
-            double x = (left[i] * drive - k * a4) * solve;
-            double z = (right[i] * drive - k * b4) * solve;
-            x = x > 3 ? 3 : x < -3 ? -3 : x;
-            z = z > 3 ? 3 : z < -3 ? -3 : z;
-            // Straight for small values, held at 2: u - u^3 / 27.
-            double u = x - x * x * x * (1.0 / 27);
-            double w = z - z * z * z * (1.0 / 27);
-            double y = h4 * u + a4;
-            left[i] = y;
-            l1 = 2 * (h * u + a1) - l1;
-            l2 = 2 * (h2 * u + a2) - l2;
-            l3 = 2 * (h3 * u + a3) - l3;
-            l4 = 2 * y - l4;
-            y = h4 * w + b4;
-            right[i] = y;
-            r1 = 2 * (h * w + b1) - r1;
-            r2 = 2 * (h2 * w + b2) - r2;
-            r3 = 2 * (h3 * w + b3) - r3;
-            r4 = 2 * y - r4;
+            double twice = hold + hold;
+            double less = twice - 1;
+            double g1 = h + h;
+            double g2 = h2 + h2;
+            double g3 = h3 + h3;
+            double input = (1 + 0.5 * k) * solve;
+            double back = k * hold * solve;
+            for (int i = from; i < from + HELD; i++) {
+                // What the memories alone bring to the four stages, before "hold"; short chains, so that both sides overlap.
+                double a2 = h * l1 + l2;
+                double a3 = h2 * l1 + h * l2 + l3;
+                double a4 = h3 * l1 + h2 * l2 + h * l3 + l4;
+                double b2 = h * r1 + r2;
+                double b3 = h2 * r1 + h * r2 + r3;
+                double b4 = h3 * r1 + h2 * r2 + h * r3 + r4;
+                double x = left[i] * input - back * a4;
+                double z = right[i] * input - back * b4;
+                // Straight for small values, held at 2: u - u^3 / 27, level from 3 on.
+                double x2 = x * x;
+                double z2 = z * z;
+                double u = x2 < 9 ? x * (1 - x2 * (1.0 / 27)) : x > 0 ? 2 : -2;
+                double w = z2 < 9 ? z * (1 - z2 * (1.0 / 27)) : z > 0 ? 2 : -2;
+                double y = hold * a4 + h4 * u;
+                left[i] = y;
+                l1 = less * l1 + g1 * u;
+                l2 = twice * a2 - l2 + g2 * u;
+                l3 = twice * a3 - l3 + g3 * u;
+                l4 = y + y - l4;
+                y = hold * b4 + h4 * w;
+                right[i] = y;
+                r1 = less * r1 + g1 * w;
+                r2 = twice * b2 - r2 + g2 * w;
+                r3 = twice * b3 - r3 + g3 * w;
+                r4 = y + y - r4;
+            }
         }
         memory[0] = l1 + 1e-20;
         memory[1] = l2;

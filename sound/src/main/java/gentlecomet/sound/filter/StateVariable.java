@@ -1,6 +1,7 @@
 package gentlecomet.sound.filter;
 
 import gentlecomet.sound.maths.Polynomials;
+import gentlecomet.sound.maths.Remembered;
 import gentlecomet.sound.parameter.FilterParameters;
 
 /**
@@ -23,10 +24,13 @@ public final class StateVariable {
     private static final double SINGING_START = -0.02;
     private static final double SINGING_HOLD = 0.08;
     private static final double SPARK = 1e-3;
+    /** Samples for which the coefficients of a steep low-pass stand still. */
+    private static final int HELD = 4;
 
     private final double[] memory = new double[8];
     private final double[] present = new double[8];
     private final double[] wanted = new double[8];
+    private final Remembered liftGain = new Remembered();
     private boolean fresh = true;
 
     /** Forgets everything. */
@@ -48,7 +52,7 @@ public final class StateVariable {
         boolean sings = resonanceDb >= FilterParameters.SINGING_DB;
         boolean steep = steep(type);
         double g = Polynomials.tanHalfTurns(Math.min(HIGHEST, cutoffHz / sampleRate));
-        double lift = Polynomials.gainOfDb(-Math.min(resonanceDb, FilterParameters.SINGING_DB));
+        double lift = liftGain.gainOfDb(-Math.min(resonanceDb, FilterParameters.SINGING_DB));
         if (steep) {
             one(wanted, 0, g, firstDamping(type, lift));
             one(wanted, 4, g, secondDamping(type) * lift);
@@ -110,35 +114,37 @@ public final class StateVariable {
         double m2 = memory[5];
         double s1 = memory[6];
         double s2 = memory[7];
-        for (int i = 0; i < frames; i++) {
-            a1 += d1;
-            a2 += d2;
-            a3 += d3;
-            b1 += e1;
-            b2 += e2;
-            b3 += e3;
-            double x = left[i] - l2;
-            double band = a1 * l1 + a2 * x;
-            double low = l2 + a2 * l1 + a3 * x;
-            l1 = 2 * band - l1;
-            l2 = 2 * low - l2;
-            x = low - m2;
-            band = b1 * m1 + b2 * x;
-            low = m2 + b2 * m1 + b3 * x;
-            m1 = 2 * band - m1;
-            m2 = 2 * low - m2;
-            left[i] = low;
-            x = right[i] - r2;
-            band = a1 * r1 + a2 * x;
-            low = r2 + a2 * r1 + a3 * x;
-            r1 = 2 * band - r1;
-            r2 = 2 * low - r2;
-            x = low - s2;
-            band = b1 * s1 + b2 * x;
-            low = s2 + b2 * s1 + b3 * x;
-            s1 = 2 * band - s1;
-            s2 = 2 * low - s2;
-            right[i] = low;
+        for (int start = 0; start < frames; start += HELD) {
+            a1 += HELD * d1;
+            a2 += HELD * d2;
+            a3 += HELD * d3;
+            b1 += HELD * e1;
+            b2 += HELD * e2;
+            b3 += HELD * e3;
+            for (int i = start; i < start + HELD; i++) {
+                double x = left[i] - l2;
+                double z = right[i] - r2;
+                double band = a1 * l1 + a2 * x;
+                double bandRight = a1 * r1 + a2 * z;
+                double low = l2 + a2 * l1 + a3 * x;
+                double lowRight = r2 + a2 * r1 + a3 * z;
+                l1 = band + band - l1;
+                r1 = bandRight + bandRight - r1;
+                l2 = low + low - l2;
+                r2 = lowRight + lowRight - r2;
+                x = low - m2;
+                z = lowRight - s2;
+                band = b1 * m1 + b2 * x;
+                bandRight = b1 * s1 + b2 * z;
+                low = m2 + b2 * m1 + b3 * x;
+                lowRight = s2 + b2 * s1 + b3 * z;
+                m1 = band + band - m1;
+                s1 = bandRight + bandRight - s1;
+                m2 = low + low - m2;
+                s2 = lowRight + lowRight - s2;
+                left[i] = low;
+                right[i] = lowRight;
+            }
         }
         memory[0] = l1 + 1e-20;
         memory[1] = l2;

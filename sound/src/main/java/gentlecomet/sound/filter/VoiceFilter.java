@@ -16,6 +16,7 @@ public final class VoiceFilter {
     private final double[] dryLeft = new double[SAMPLES];
     private final double[] dryRight = new double[SAMPLES];
     private final Remembered opening = new Remembered();
+    private final Remembered driveGain = new Remembered();
     private Comb comb;
     private Vowel vowel;
     private int type = -1;
@@ -103,7 +104,7 @@ public final class VoiceFilter {
         if (db == 0 && drive == 1) {
             return;
         }
-        double wanted = Polynomials.gainOfDb(db);
+        double wanted = driveGain.gainOfDb(db);
         double slope = (wanted - drive) / SAMPLES;
         double g = drive;
         for (int i = 0; i < SAMPLES; i++) {

@@ -108,13 +108,19 @@ public final class PatchImage {
         return new double[0];
     }
 
+    /** Keys of all recordings that an image refers to. */
+    public static double[] recordings(double[] image) {
+        int at = recordingsAt(image);
+        double[] keys = new double[(int) image[at]];
+        for (int i = 0; i < keys.length; i++) {
+            keys[i] = image[at + 2 + 2 * i];
+        }
+        return keys;
+    }
+
     /** Key of the recording that a source has, or 0. */
     public static double recording(double[] image, int layer, int source) {
-        int at = shapesAt(image);
-        int count = (int) image[at++];
-        for (int i = 0; i < count; i++) {
-            at += 2 + (int) image[at + 1];
-        }
+        int at = recordingsAt(image);
         int files = (int) image[at++];
         for (int i = 0; i < files; i++) {
             if ((int) image[at + 2 * i] == SoundFile.place(layer, source)) {
@@ -122,6 +128,15 @@ public final class PatchImage {
             }
         }
         return 0;
+    }
+
+    private static int recordingsAt(double[] image) {
+        int at = shapesAt(image);
+        int count = (int) image[at++];
+        for (int i = 0; i < count; i++) {
+            at += 2 + (int) image[at + 1];
+        }
+        return at;
     }
 
     private static int shapesAt(double[] image) {

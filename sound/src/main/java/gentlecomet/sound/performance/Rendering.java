@@ -5,6 +5,8 @@ import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.PatchImage;
+import gentlecomet.sound.source.Recording;
+import gentlecomet.sound.source.Recordings;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -21,9 +23,17 @@ public final class Rendering {
     private static final double QUIET_SECONDS = 0.1;
 
     private final Engine engine;
+    private final Recordings recordings;
 
+    /** Renders patches without recordings; a source that has one is silent. */
     public Rendering(double sampleRate) {
+        this(sampleRate, Recordings.NONE);
+    }
+
+    /** @param recordings asked for each recording that a patch needs, once */
+    public Rendering(double sampleRate, Recordings recordings) {
         engine = new Engine(sampleRate);
+        this.recordings = recordings;
     }
 
     /** Moves the wheels or the pressure before the first note. */
@@ -54,6 +64,7 @@ public final class Rendering {
         double[] atTempo = image.clone();
         atTempo[PatchParameters.TEMPO] = Parameters.at(PatchParameters.TEMPO).clamp(phrase.tempo());
         int faultsBefore = engine.faults();
+        provide(image);
         engine.load(atTempo);
         hands.place(engine);
         List<Event> events = events(phrase);
@@ -76,6 +87,15 @@ public final class Rendering {
         }
         return new Result(Audio.of(left, right, at, (int) engine.sampleRate()), quiet < quietNeeded && at >= longest,
                 engine.faults() - faultsBefore);
+    }
+
+    private void provide(double[] image) {
+        for (double key : PatchImage.recordings(image)) {
+            Recording found = engine.holds(key) ? null : recordings.find(key);
+            if (found != null) {
+                engine.provide(found);
+            }
+        }
     }
 
     private static boolean loud(double[] left, double[] right, int at) {

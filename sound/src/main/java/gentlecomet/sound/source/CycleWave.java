@@ -33,29 +33,37 @@ final class CycleWave {
         float[] one = table.cycle(first, version);
         float[] two = table.cycle(Math.min(first + 1, table.frames() - 1), version);
         double mix = place - first;
-        double size = one.length;
-        int mask = one.length - 1;
-        double sizeTwo = two.length;
-        int maskTwo = two.length - 1;
-        double phase = start;
+        if (two == one || mix == 0 && slope == 0) {
+            read(one, start, step, left, right, l, r, 1, 0);
+        } else {
+            read(one, start, step, left, right, l, r, 1 - mix, -slope);
+            read(two, start, step, left, right, l, r, mix, slope);
+        }
+    }
+
+    /** One cycle over and over, with a share that moves in a straight line. Whole points and the part between two are counted apart. */
+    private static void read(float[] cycle, double start, double step, double[] left, double[] right, double l, double r, double share,
+            double shareSlope) {
+        int mask = cycle.length - 1;
+        double place = start * cycle.length;
+        double points = step * cycle.length;
+        int k = (int) place;
+        double t = place - k;
+        int stepWhole = (int) points;
+        double stepPart = points - stepWhole;
+        double s = share;
         for (int i = 0; i < SAMPLES; i++) {
-            double at = phase * size;
-            int whole = (int) at;
-            double a = one[whole & mask];
-            double v = a + (one[whole + 1 & mask] - a) * (at - whole);
-            if (two != one) {
-                double atTwo = phase * sizeTwo;
-                int wholeTwo = (int) atTwo;
-                double b = two[wholeTwo & maskTwo];
-                double w = b + (two[wholeTwo + 1 & maskTwo] - b) * (atTwo - wholeTwo);
-                v += (w - v) * mix;
-                mix += slope;
-            }
+            double a = cycle[k & mask];
+            double b = cycle[k + 1 & mask];
+            double v = (a + (b - a) * t) * s;
             left[i + LAG] += l * v;
             right[i + LAG] += r * v;
-            phase += step;
-            if (phase >= 1) {
-                phase -= 1;
+            s += shareSlope;
+            k += stepWhole;
+            t += stepPart;
+            if (t >= 1) {
+                t -= 1;
+                k++;
             }
         }
     }

@@ -22,6 +22,7 @@ final class Edges {
     private double valueRight;
     private double slopeLeft;
     private double slopeRight;
+    private boolean bent;
 
     /** @param left,right where the wave is added, {@link StepTables#LAG} samples late */
     Edges(StepTables steps, double[] left, double[] right) {
@@ -131,6 +132,7 @@ final class Edges {
 
     private void bend(double when, double changeLeft, double changeRight) {
         int first = firstAfter(when);
+        bent = true;
         bendsLeft[first] += changeLeft;
         bendsRight[first] += changeRight;
         jumpsLeft[first] += changeLeft * (first - when);
@@ -145,6 +147,41 @@ final class Edges {
 
     /** Draws the sum of everything added since the last call. */
     void draw() {
+        if (bent) {
+            drawBent();
+            bent = false;
+        } else {
+            drawStraight();
+        }
+        valueLeft = 0;
+        valueRight = 0;
+        slopeLeft = 0;
+        slopeRight = 0;
+    }
+
+    private void drawStraight() {
+        double[] toLeft = left;
+        double[] toRight = right;
+        double[] jl = jumpsLeft;
+        double[] jr = jumpsRight;
+        double[] ramp = ControlStep.RAMP;
+        double vl = valueLeft;
+        double vr = valueRight;
+        double sl = slopeLeft;
+        double sr = slopeRight;
+        for (int i = 0; i < SAMPLES; i++) {
+            vl += jl[i];
+            vr += jr[i];
+            toLeft[i + StepTables.LAG] = toLeft[i + StepTables.LAG] + vl + sl * ramp[i];
+            toRight[i + StepTables.LAG] = toRight[i + StepTables.LAG] + vr + sr * ramp[i];
+            jl[i] = 0;
+            jr[i] = 0;
+        }
+        jl[SAMPLES] = 0;
+        jr[SAMPLES] = 0;
+    }
+
+    private void drawBent() {
         double[] toLeft = left;
         double[] toRight = right;
         double[] jl = jumpsLeft;
@@ -173,9 +210,5 @@ final class Edges {
         jr[SAMPLES] = 0;
         bl[SAMPLES] = 0;
         br[SAMPLES] = 0;
-        valueLeft = 0;
-        valueRight = 0;
-        slopeLeft = 0;
-        slopeRight = 0;
     }
 }

@@ -64,10 +64,11 @@ public final class WaveTable {
 
     /** The value at a phase in cycles, straight between two points. */
     static double at(float[] cycle, double phase) {
-        double place = (phase - Math.floor(phase)) * cycle.length;
-        int whole = (int) place;
+        double place = phase * cycle.length;
+        double below = Polynomials.wholeBelow(place);
+        int whole = (int) below;
         double a = cycle[whole & cycle.length - 1];
-        return a + (cycle[whole + 1 & cycle.length - 1] - a) * (place - whole);
+        return a + (cycle[whole + 1 & cycle.length - 1] - a) * (place - below);
     }
 
     private static float[] cycle(double[] levels, double[] phases, int harmonics) {

@@ -11,7 +11,9 @@ import gentlecomet.studio.store.CollectionStore.CollectionRow;
 import gentlecomet.studio.store.PatchStore;
 import gentlecomet.studio.store.PatchStore.PatchRow;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -23,8 +25,10 @@ public class Banks {
     private final CollectionStore collections;
     private final PatchStore patches;
     private final PatchEditing editing;
+    private final Assets assets;
 
-    public Banks(CollectionStore collections, PatchStore patches, PatchEditing editing) {
+    public Banks(CollectionStore collections, PatchStore patches, PatchEditing editing, Assets assets) {
+        this.assets = assets;
         this.collections = collections;
         this.patches = patches;
         this.editing = editing;
@@ -57,6 +61,7 @@ public class Banks {
     @Transactional
     public long take(CollectionFile file) {
         long id = collections.insert(file.name(), file.author(), file.licence(), file.rules());
+        takeAssets(id, file);
         for (int b = 0; b < file.banks().size(); b++) {
             long bank = collections.insertBank(id, b, file.banks().get(b).name());
             for (CollectionFile.Slot slot : file.banks().get(b).slots()) {
@@ -65,6 +70,12 @@ public class Banks {
             }
         }
         return id;
+    }
+
+    private void takeAssets(long id, CollectionFile file) {
+        Map<String, String> names = new TreeMap<>();
+        file.banks().forEach(b -> b.slots().forEach(s -> s.patch().recordings().forEach(r -> names.put(r.hash(), r.name()))));
+        file.assets().forEach((hash, content) -> assets.add(id, content, names.getOrDefault(hash, hash)));
     }
 
     /** A neutral patch in a slot, or in the first free one when {@code slot} is 0. */

@@ -38,7 +38,7 @@ public class DemoLoader implements ApplicationRunner {
     /** Loads the demo as another collection; answers its id. */
     public long load() throws IOException {
         Map<String, byte[]> files = new TreeMap<>();
-        for (Resource resource : new PathMatchingResourcePatternResolver().getResources("classpath*:" + FOLDER + "**/*.json")) {
+        for (Resource resource : new PathMatchingResourcePatternResolver().getResources("classpath*:" + FOLDER + "**/*.*")) {
             String url = resource.getURL().toString();
             files.put(url.substring(url.lastIndexOf(FOLDER) + FOLDER.length()), resource.getContentAsByteArray());
         }

@@ -28,8 +28,10 @@ public class Releases {
     private final PatchStore patches;
     private final MeasureStore measures;
     private final ReleaseStore releases;
+    private final Assets assets;
 
-    public Releases(CollectionStore collections, PatchStore patches, MeasureStore measures, ReleaseStore releases) {
+    public Releases(CollectionStore collections, PatchStore patches, MeasureStore measures, ReleaseStore releases, Assets assets) {
+        this.assets = assets;
         this.collections = collections;
         this.patches = patches;
         this.measures = measures;
@@ -55,9 +57,10 @@ public class Releases {
         }
         CollectionRow collection = collections.find(row.collectionId()).orElseThrow();
         List<ReleasePatch> approved = approved(collection);
-        CollectionFile file = new CollectionFile(collection.name(), collection.author(), collection.licence(), collection.rules(), banks(approved));
+        CollectionFile file = new CollectionFile(collection.name(), collection.author(), collection.licence(), collection.rules(), banks(approved),
+                assets.neededBy(approved.stream().map(p -> p.slot().patch()).toList()));
         byte[] archive = new ReleaseBuilder().build(file, approved, row.version(), part -> releases.progress(releaseId, part * BUILD_SHARE));
-        ReleaseCheck.Report report = new ReleaseCheck().verify(archive, approved,
+        ReleaseCheck.Report report = new ReleaseCheck(assets).verify(archive, approved,
                 part -> releases.progress(releaseId, BUILD_SHARE + part * (1 - BUILD_SHARE)));
         releases.finish(releaseId, report.passed(), String.join("\n", report.lines()), Hashes.of(archive), archive, approved.size());
     }
@@ -69,7 +72,7 @@ public class Releases {
 
     private List<ReleasePatch> approved(CollectionRow collection) {
         List<ReleasePatch> approved = new ArrayList<>();
-        Measuring measuring = new Measuring();
+        Measuring measuring = new Measuring(assets);
         for (PatchStore.ReleaseRow r : patches.latestRevisions(collection.id())) {
             String phrase = collection.rules().phraseOf(r.revision().patch().naming().category());
             String sound = Hashes.sound(r.revision().patch());

@@ -6,13 +6,11 @@ import gentlecomet.craft.level.Levelling;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
-import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.service.Banks;
 import gentlecomet.studio.service.Measures;
 import gentlecomet.studio.service.PatchEditing;
 import gentlecomet.studio.service.RefusedException;
 import gentlecomet.studio.store.CollectionStore.CollectionRow;
-import gentlecomet.studio.store.PatchStore;
 import gentlecomet.studio.store.PatchStore.PatchRow;
 import java.util.List;
 import java.util.Map;
@@ -30,20 +28,18 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 @Controller
 class BenchController {
 
-    private static final int HISTORY_SHOWN = 40;
-
     private final PatchEditing editing;
-    private final PatchStore patches;
+    private final BenchModel bench;
     private final Banks banks;
     private final Measures measures;
     private final BankRows rows;
     private final Frames frames;
     private final ProgressStream progress;
 
-    BenchController(PatchEditing editing, PatchStore patches, Banks banks, Measures measures, BankRows rows, Frames frames,
+    BenchController(PatchEditing editing, BenchModel bench, Banks banks, Measures measures, BankRows rows, Frames frames,
             ProgressStream progress) {
         this.editing = editing;
-        this.patches = patches;
+        this.bench = bench;
         this.banks = banks;
         this.measures = measures;
         this.rows = rows;
@@ -62,7 +58,7 @@ class BenchController {
     @GetMapping("/patches/{id}")
     String bench(@PathVariable long id, Model model) {
         PatchRow row = editing.get(id);
-        fill(row, model);
+        bench.fill(row, model);
         model.addAttribute("frame", frames.of(row.name(), "bench", row.bankId(), id));
         return "bench";
     }
@@ -70,7 +66,7 @@ class BenchController {
     /** The part of the bench that edits exchange. */
     @GetMapping("/patches/{id}/bench")
     String benchAlone(@PathVariable long id, Model model) {
-        return part(editing.get(id), model);
+        return bench.part(editing.get(id), model);
     }
 
     @PostMapping("/patches/{id}/values")
@@ -88,27 +84,27 @@ class BenchController {
     @PostMapping("/patches/{id}/edits")
     String edit(@PathVariable long id, @RequestParam long version, @RequestParam Map<String, String> form, Model model) {
         PatchRow row = editing.get(id);
-        return part(editing.edit(id, version, "", EditForm.read(form, row.patch())), model);
+        return bench.part(editing.edit(id, version, "", EditForm.read(form, row.patch())), model);
     }
 
     @PostMapping("/patches/{id}/undo")
     String undo(@PathVariable long id, Model model) {
-        return part(editing.undo(id), model);
+        return bench.part(editing.undo(id), model);
     }
 
     @PostMapping("/patches/{id}/redo")
     String redo(@PathVariable long id, Model model) {
-        return part(editing.redo(id), model);
+        return bench.part(editing.redo(id), model);
     }
 
     @PostMapping("/patches/{id}/save")
     String save(@PathVariable long id, @RequestParam long version, @RequestParam(defaultValue = "") String note, Model model) {
-        return part(editing.save(id, version, note), model);
+        return bench.part(editing.save(id, version, note), model);
     }
 
     @PostMapping("/patches/{id}/restore")
     String restore(@PathVariable long id, @RequestParam int revision, Model model) {
-        return part(editing.restore(id, revision), model);
+        return bench.part(editing.restore(id, revision), model);
     }
 
     /** Level to target for this patch. */
@@ -117,7 +113,7 @@ class BenchController {
         PatchRow row = editing.get(id);
         Levelling.Proposal proposal = measures.proposal(row, banks.collectionOf(row).rules())
                 .orElseThrow(() -> new RefusedException("The patch is still being measured; try again in a moment."));
-        return part(editing.edit(id, 0, "", new PatchEdit.SetValue(Parameters.at(PatchParameters.LEVEL_TRIM), proposal.trimDb())), model);
+        return bench.part(editing.edit(id, 0, "", new PatchEdit.SetValue(Parameters.at(PatchParameters.LEVEL_TRIM), proposal.trimDb())), model);
     }
 
     /** Loudness and portrait, as far as they are known. */
@@ -135,32 +131,6 @@ class BenchController {
     SseEmitter measuring(@PathVariable long id) {
         CollectionRow collection = banks.collectionOf(editing.get(id));
         return progress.follow(() -> new ProgressStream.Progress(measures.measured(List.of(editing.get(id)), collection.rules()), 1));
-    }
-
-    private String part(PatchRow row, Model model) {
-        fill(row, model);
-        return "bench :: bench";
-    }
-
-    private void fill(PatchRow row, Model model) {
-        CollectionRow collection = banks.collectionOf(row);
-        BankRows.Row known = rows.one(row, collection);
-        PatchEditing.Steps steps = editing.steps(row);
-        model.addAttribute("patch", row);
-        model.addAttribute("row", known);
-        model.addAttribute("rules", collection.rules());
-        model.addAttribute("steps", steps);
-        model.addAttribute("playable", Playable.of(row, collection.rules(), known.measurement()).json());
-        model.addAttribute("view", BenchView.of(row.patch()));
-        model.addAttribute("history", patches.history(row.id(), HISTORY_SHOWN));
-        model.addAttribute("revisions", patches.revisions(row.id()));
-        model.addAttribute("targets", targets(row.patch()));
-    }
-
-    /** Names of what routes and macros can move: everything movable that means something as the patch stands. */
-    private static List<String> targets(Patch patch) {
-        return Parameters.ALL.stream().filter(p -> Parameters.movable(p) && patch.relevant(p)
-                && (Parameters.layerOf(p.index()) < 0 || patch.layerOn(Parameters.layerOf(p.index())))).map(BenchController::targetName).toList();
     }
 
     static String targetName(Parameter p) {

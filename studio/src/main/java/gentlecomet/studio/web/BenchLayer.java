@@ -25,8 +25,10 @@ record BenchLayer(int number, boolean on, Bar onBar, BarGroup zone, BarGroup pit
      * @param drawn     harmonics, copies or partials that can be drawn, as far as they mean something
      * @param recording its recording, or null
      * @param takesFile whether it can use a recording as it is set
+     * @param takesHit  whether it can use a recorded hit as it is set
+     * @param hasPartials whether it is made of partials that can be counted
      */
-    record Source(BarGroup group, List<DrawnList> drawn, SoundFile recording, boolean takesFile, boolean takesHit) {
+    record Source(BarGroup group, List<DrawnList> drawn, SoundFile recording, boolean takesFile, boolean takesHit, boolean hasPartials) {
     }
 
     /** A drawn curve or an LFO with what is drawn for it. */
@@ -89,6 +91,6 @@ record BenchLayer(int number, boolean on, Bar onBar, BarGroup zone, BarGroup pit
                 && (wave == SourceParameters.WAVE_TABLE || partials && patch.value(at + SourceParameters.PARTIALS_FROM) == 2);
         boolean hit = body && patch.value(at + SourceParameters.BODY_SET) == BODY_ANALYSED;
         return new Source(BarGroup.of(patch, "Source " + (s + 1), s, "layer" + (l + 1) + ".source" + (s + 1) + "."), drawn, patch.recording(l, s),
-                wave == SourceParameters.WAVE_RECORDING || imported, hit);
+                wave == SourceParameters.WAVE_RECORDING || imported, hit, body || partials);
     }
 }

@@ -18,7 +18,7 @@ import java.util.List;
 
 /** A patch laid out for the bench: every parameter that means something now as a value bar, in signal order. */
 record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList velocity, EffectCards effects, Bar trim, List<MacroCard> macros,
-        List<RouteLine> routes, List<Modulator> modulators, List<Route.Side> sides) {
+        List<RouteLine> routes, List<Modulator> modulators, List<Route.Side> sides, boolean scaled) {
 
     /**
      * One value bar.
@@ -105,7 +105,8 @@ record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList veloci
         boolean drawnVelocity = patch.value(PatchParameters.VELOCITY_CURVE) == 1;
         return new BenchView(layers, BarGroup.of(patch, "Performance", 0, "performance."),
                 drawnVelocity ? DrawnList.of(patch, Shapes.VELOCITY, "points") : null, EffectCards.of(patch, -1),
-                bar(patch, Parameters.at(PatchParameters.LEVEL_TRIM)), macros, routes, List.of(Modulator.values()), List.of(Route.Side.values()));
+                bar(patch, Parameters.at(PatchParameters.LEVEL_TRIM)), macros, routes, List.of(Modulator.values()), List.of(Route.Side.values()),
+                patch.shape(Shapes.SCALE).length > 0);
     }
 
     /** The value bar of a parameter. */

@@ -6,6 +6,7 @@ import gentlecomet.craft.phrase.NoteText;
 import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.performance.Rendering;
+import gentlecomet.studio.service.Assets;
 import gentlecomet.studio.service.Banks;
 import gentlecomet.studio.service.Measures;
 import gentlecomet.studio.service.PatchEditing;
@@ -29,8 +30,10 @@ class PlayController {
     private final PatchEditing editing;
     private final Banks banks;
     private final Measures measures;
+    private final Assets assets;
 
-    PlayController(PatchEditing editing, Banks banks, Measures measures) {
+    PlayController(PatchEditing editing, Banks banks, Measures measures, Assets assets) {
+        this.assets = assets;
         this.editing = editing;
         this.banks = banks;
         this.measures = measures;
@@ -64,6 +67,6 @@ class PlayController {
             throw new RefusedException("A clip has at most 30 s.");
         }
         return ResponseEntity.ok().contentType(MediaType.parseMediaType("audio/wav"))
-                .body(WavFormat.write24(new Rendering(Measuring.RATE).render(row.patch(), phrase)));
+                .body(WavFormat.write24(new Rendering(Measuring.RATE, assets).render(row.patch(), phrase)));
     }
 }

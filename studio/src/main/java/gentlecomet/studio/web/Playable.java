@@ -22,7 +22,7 @@ import java.util.List;
  * @param matchedDb gain that brings it to the house loudness for listening; 0 while it has not been measured
  */
 record Playable(long id, String name, double[] image, PlayablePhrase phrase, double matchedDb, List<PlayableMacro> macros,
-        List<Zone> zones) {
+        List<Zone> zones, List<PlayableRecording> recordings) {
 
     private static final double MOST_MATCHING_DB = 24;
 
@@ -36,6 +36,10 @@ record Playable(long id, String name, double[] image, PlayablePhrase phrase, dou
 
     /** A macro of the strip; {@code index} is its parameter's. */
     record PlayableMacro(int index, String name, String lowEnd, String highEnd, boolean used) {
+    }
+
+    /** A recording that the engine needs: the number by which the image knows it, and where its samples are. */
+    record PlayableRecording(double key, String url) {
     }
 
     /** The keys of a layer that is on. */
@@ -67,6 +71,7 @@ record Playable(long id, String name, double[] image, PlayablePhrase phrase, dou
                         (int) patch.value(Parameters.ofLayer(layer, LayerParameters.HIGH_KEY))));
             }
         }
-        return new Playable(id, patch.name(), PatchImage.of(patch), PlayablePhrase.of(phrase), matchedDb, macros, zones);
+        return new Playable(id, patch.name(), PatchImage.of(patch), PlayablePhrase.of(phrase), matchedDb, macros, zones,
+                patch.recordings().stream().map(f -> new PlayableRecording(f.key(), "/assets/" + f.hash() + "/samples")).distinct().toList());
     }
 }
