@@ -6,11 +6,14 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gentlecomet.craft.check.Finding;
 import gentlecomet.craft.check.Soundcheck;
+import gentlecomet.craft.format.AssetFiles;
 import gentlecomet.craft.format.CollectionFile;
 import gentlecomet.craft.format.CollectionFormat;
 import gentlecomet.craft.measure.Measuring;
 import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.rules.HouseRules;
+import gentlecomet.sound.parameter.Parameter;
+import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.patch.Patch;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -25,6 +28,7 @@ import org.junit.jupiter.api.Test;
 class DemoTest {
 
     private static List<Patch> patches;
+    private static AssetFiles recordings;
 
     @BeforeAll
     static void read() throws Exception {
@@ -36,6 +40,7 @@ class DemoTest {
             }
         }
         CollectionFile demo = CollectionFormat.read(files);
+        recordings = new AssetFiles(demo.assets());
         patches = demo.banks().get(0).slots().stream().map(CollectionFile.Slot::patch).toList();
     }
 
@@ -45,7 +50,7 @@ class DemoTest {
 
     @Test
     void isWideEnough() {
-        assertTrue(patches.size() >= 12);
+        assertTrue(patches.size() >= 32);
         assertTrue(patches.stream().map(p -> p.naming().category()).distinct().count() >= 5);
         assertTrue(patches.stream().filter(p -> p.layerOn(1) && !faulty(p)).count() >= 2, "splits");
         for (Patch patch : patches) {
@@ -54,10 +59,37 @@ class DemoTest {
         }
     }
 
+    /** Every kind of source, filter and effect is heard in at least one good patch. */
+    @Test
+    void everyKindIsHeardSomewhere() {
+        for (String group : List.of("source1.wave", "filter1.type")) {
+            Parameter kinds = Parameters.find("layer1." + group);
+            for (int kind = 1; kind < kinds.choices().size(); kind++) {
+                int wanted = kind;
+                assertTrue(patches.stream().filter(p -> !faulty(p)).anyMatch(p -> Parameters.ALL.stream()
+                        .filter(q -> q.id().matches("layer\\d\\.(source|filter)\\d\\.(wave|type)") && q.choices().equals(kinds.choices()))
+                        .anyMatch(q -> p.value(q.index()) == wanted && heard(p, q))), group + " " + kinds.choices().get(kind));
+            }
+        }
+        Parameter effects = Parameters.find("effect1.type");
+        for (int kind = 1; kind < effects.choices().size(); kind++) {
+            int wanted = kind;
+            assertTrue(patches.stream().filter(p -> !faulty(p)).anyMatch(p -> Parameters.ALL.stream()
+                    .filter(q -> q.id().matches("(layer\\d\\.)?effect\\d+\\.type"))
+                    .anyMatch(q -> p.value(q.index()) == wanted && p.value(Parameters.find(q.id().replace(".type", ".mix")).index()) > 0)),
+                    effects.choices().get(kind));
+        }
+    }
+
+    private static boolean heard(Patch patch, Parameter choice) {
+        return patch.layerOn(Parameters.layerOf(choice.index())) && (choice.id().endsWith("type")
+                || patch.soundingValue(Parameters.find(choice.id().replace(".wave", ".level"))) > -72);
+    }
+
     @Test
     void goodPatchesHaveNoFaultButLevelAndFaultyOnesHaveThem() {
-        Measuring measuring = new Measuring();
-        Soundcheck soundcheck = new Soundcheck(HouseRules.DEFAULT);
+        Measuring measuring = new Measuring(recordings);
+        Soundcheck soundcheck = new Soundcheck(HouseRules.DEFAULT, recordings);
         for (Patch patch : patches) {
             var phrase = Phrases.get(HouseRules.DEFAULT.phraseOf(patch.naming().category()));
             var rules = soundcheck.check(patch, measuring.measure(patch, phrase), phrase, List.of()).stream()

@@ -63,9 +63,13 @@ public final class HitAnalysis {
                 double level = early[k] - 0.25 * (early[k - 1] - early[k + 1]) * shift;
                 double fall = early[k] - Math.max(late[k], Math.max(late[k - 1], late[k + 1]));
                 double decay = fall <= 0.01 ? LONGEST_DECAY : 60 * gap / (fall * audio.sampleRate());
-                found.add(new Partial((k + shift) * bin, level - strongest, Math.min(LONGEST_DECAY, decay)));
+                // The frame shows what is left in its middle; what a quick partial has lost until then is given back.
+                double lost = 60 * frame / (2.0 * audio.sampleRate() * decay);
+                found.add(new Partial((k + shift) * bin, level + lost, Math.min(LONGEST_DECAY, decay)));
             }
         }
+        double loudest = found.stream().mapToDouble(Partial::levelDb).max().orElse(0);
+        found.replaceAll(p -> new Partial(p.hz(), p.levelDb() - loudest, p.decaySeconds()));
         if (kind == Kind.HARMONIC) {
             found = harmonics(found, audio);
         }

@@ -1,6 +1,7 @@
 package gentlecomet.sound.effect;
 
 import gentlecomet.sound.maths.ControlStep;
+import gentlecomet.sound.parameter.Division;
 import gentlecomet.sound.parameter.EffectParameters;
 
 /** Two moving delays a channel, in quadrature and with the sides apart by the spread. */
@@ -29,7 +30,7 @@ final class Chorus implements Effect {
 
     @Override
     public void process(double[] block, int at, double tempo, double[] toLeft, double[] toRight) {
-        double rate = block[at + EffectParameters.CHORUS_RATE];
+        double rate = Division.rate(block, at + EffectParameters.CHORUS_DIVISION, at + EffectParameters.CHORUS_RATE, tempo);
         double depth = block[at + EffectParameters.CHORUS_DEPTH] * sampleRate;
         double delay = block[at + EffectParameters.CHORUS_DELAY] * sampleRate + 2;
         double spread = block[at + EffectParameters.CHORUS_SPREAD] / 100 * 0.25;

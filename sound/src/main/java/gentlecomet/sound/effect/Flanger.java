@@ -1,6 +1,7 @@
 package gentlecomet.sound.effect;
 
 import gentlecomet.sound.maths.ControlStep;
+import gentlecomet.sound.parameter.Division;
 import gentlecomet.sound.parameter.EffectParameters;
 
 /** A short moving delay with feedback, added to the dry sound; the sides a quarter of a cycle apart. */
@@ -28,7 +29,7 @@ final class Flanger implements Effect {
 
     @Override
     public void process(double[] block, int at, double tempo, double[] toLeft, double[] toRight) {
-        double rate = block[at + EffectParameters.FLANGER_RATE];
+        double rate = Division.rate(block, at + EffectParameters.FLANGER_DIVISION, at + EffectParameters.FLANGER_RATE, tempo);
         double depth = block[at + EffectParameters.FLANGER_DEPTH] * sampleRate;
         double delay = block[at + EffectParameters.FLANGER_DELAY] * sampleRate + 2;
         double feedback = block[at + EffectParameters.FLANGER_FEEDBACK] / 100;

@@ -2,6 +2,7 @@ package gentlecomet.sound.effect;
 
 import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Polynomials;
+import gentlecomet.sound.parameter.Division;
 import gentlecomet.sound.parameter.EffectParameters;
 
 /** A row of first-order all-passes that move together, with feedback, added to the dry sound; the sides a quarter of a cycle apart. */
@@ -30,7 +31,7 @@ final class Phaser implements Effect {
 
     @Override
     public void process(double[] block, int at, double tempo, double[] toLeft, double[] toRight) {
-        double rate = block[at + EffectParameters.PHASER_RATE];
+        double rate = Division.rate(block, at + EffectParameters.PHASER_DIVISION, at + EffectParameters.PHASER_RATE, tempo);
         int stages = STAGES[(int) block[at + EffectParameters.PHASER_STAGES]];
         double centre = block[at + EffectParameters.PHASER_CENTRE];
         double depth = block[at + EffectParameters.PHASER_DEPTH];

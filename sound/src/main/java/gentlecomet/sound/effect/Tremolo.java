@@ -26,8 +26,7 @@ final class Tremolo implements Effect {
 
     @Override
     public void process(double[] block, int at, double tempo, double[] left, double[] right) {
-        int division = (int) block[at + EffectParameters.TREMOLO_DIVISION];
-        double rate = division == 0 ? block[at + EffectParameters.TREMOLO_RATE] : 1 / Division.seconds(division, tempo);
+        double rate = Division.rate(block, at + EffectParameters.TREMOLO_DIVISION, at + EffectParameters.TREMOLO_RATE, tempo);
         double depth = block[at + EffectParameters.TREMOLO_DEPTH] / 100;
         double spread = block[at + EffectParameters.TREMOLO_SPREAD] / 200;
         int wave = (int) block[at + EffectParameters.TREMOLO_WAVE];

@@ -62,8 +62,7 @@ public final class Lfo {
     }
 
     private static double rate(double[] block, int at, double tempo) {
-        int division = (int) block[at + LfoParameters.DIVISION];
-        return division == 0 ? block[at + LfoParameters.RATE] : 1 / Division.seconds(division, tempo);
+        return Division.rate(block, at + LfoParameters.DIVISION, at + LfoParameters.RATE, tempo);
     }
 
     /** The value at a phase from 0 to 1; the same shape as it is heard, for pictures. */

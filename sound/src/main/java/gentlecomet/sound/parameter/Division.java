@@ -6,7 +6,7 @@ import java.util.List;
 /** Note lengths for tempo-synced times: straight, dotted (half as long again) and triplet (two thirds). */
 public final class Division {
 
-    private static final String[] NAMES = {"1/64", "1/32", "1/16", "1/8", "1/4", "1/2", "1/1"};
+    private static final String[] NAMES = {"1/64", "1/32", "1/16", "1/8", "1/4", "1/2", "1/1", "2/1", "4/1"};
     private static final List<String> IDS = new ArrayList<>();
     private static final double[] BEATS = declare();
 
@@ -26,6 +26,12 @@ public final class Division {
     /** Length in seconds of a choice at a tempo: 60 / tempo x quarter notes; zero for "free". */
     public static double seconds(int choice, double beatsPerMinute) {
         return 60.0 / beatsPerMinute * BEATS[choice];
+    }
+
+    /** Cycles per second of something that runs freely or in time: the value at {@code free} in Hz, or once in each division. */
+    public static double rate(double[] block, int division, int free, double beatsPerMinute) {
+        int choice = (int) block[division];
+        return choice == 0 ? block[free] : 1 / seconds(choice, beatsPerMinute);
     }
 
     private static double[] declare() {

@@ -20,14 +20,17 @@ public final class EffectParameters {
     public static final int CRUSH_BITS;
     public static final int CRUSH_RATE;
     /** Rate, depth, delay, feedback of the chorus. */
+    public static final int CHORUS_DIVISION;
     public static final int CHORUS_RATE;
     public static final int CHORUS_DEPTH;
     public static final int CHORUS_DELAY;
     public static final int CHORUS_SPREAD;
+    public static final int FLANGER_DIVISION;
     public static final int FLANGER_RATE;
     public static final int FLANGER_DEPTH;
     public static final int FLANGER_DELAY;
     public static final int FLANGER_FEEDBACK;
+    public static final int PHASER_DIVISION;
     public static final int PHASER_RATE;
     public static final int PHASER_STAGES;
     public static final int PHASER_CENTRE;
@@ -133,16 +136,19 @@ public final class EffectParameters {
         CRUSH_BITS = g.number("crush.bits", "Bits", Unit.NONE, Taper.LINEAR, 1, 16, 8);
         CRUSH_RATE = g.number("crush.rate", "Sample rate", Unit.HERTZ, Taper.LOGARITHMIC, 200, 48000, 12000);
         g.when(TYPE, "chorus");
+        CHORUS_DIVISION = g.division("chorus.division", "Tempo");
         CHORUS_RATE = g.number("chorus.rate", "Rate", Unit.HERTZ, Taper.LOGARITHMIC, 0.02, 10, 0.6);
         CHORUS_DEPTH = g.number("chorus.depth", "Depth", Unit.SECONDS, Taper.CUBIC, 0, 0.02, 0.003);
         CHORUS_DELAY = g.number("chorus.delay", "Delay", Unit.SECONDS, Taper.CUBIC, 0.002, 0.04, 0.012);
         CHORUS_SPREAD = g.number("chorus.spread", "Spread", Unit.PERCENT, Taper.LINEAR, 0, 100, 100);
         g.when(TYPE, "flanger");
+        FLANGER_DIVISION = g.division("flanger.division", "Tempo");
         FLANGER_RATE = g.number("flanger.rate", "Rate", Unit.HERTZ, Taper.LOGARITHMIC, 0.01, 10, 0.2);
         FLANGER_DEPTH = g.number("flanger.depth", "Depth", Unit.SECONDS, Taper.CUBIC, 0, 0.008, 0.002);
         FLANGER_DELAY = g.number("flanger.delay", "Delay", Unit.SECONDS, Taper.CUBIC, 0.0002, 0.01, 0.001);
         FLANGER_FEEDBACK = g.number("flanger.feedback", "Feedback", Unit.PERCENT, Taper.LINEAR, -95, 95, 60);
         g.when(TYPE, "phaser");
+        PHASER_DIVISION = g.division("phaser.division", "Tempo");
         PHASER_RATE = g.number("phaser.rate", "Rate", Unit.HERTZ, Taper.LOGARITHMIC, 0.01, 10, 0.3);
         PHASER_STAGES = g.choice("phaser.stages", "Stages", "4", "6", "8", "12");
         PHASER_CENTRE = g.number("phaser.centre", "Centre", Unit.HERTZ, Taper.LOGARITHMIC, 100, 8000, 800);

@@ -129,7 +129,7 @@ public final class SourceParameters {
 
         g.when(WAVE, "body");
         BODY_SET = g.choice("bodySet", "Body", "harmonic", "membrane", "freeBar", "clampedBar", "plate", "analysed");
-        BODY_PARTIALS = g.number("bodyPartials", "Partials of the body", Unit.NONE, Taper.STEPPED, 1, 64, 24);
+        BODY_PARTIALS = g.number("bodyPartials", "Body partials", Unit.NONE, Taper.STEPPED, 1, 64, 24);
         BODY_DECAY = g.number("bodyDecay", "Ringing", Unit.SECONDS, Taper.CUBIC, 0.02, 30, 1.5);
         BODY_TILT = g.number("bodyTilt", "Damping of highs", Unit.PERCENT, Taper.LINEAR, 0, 100, 40);
         STRIKE = g.number("strike", "Strike position", Unit.PERCENT, Taper.LINEAR, 1, 50, 28);

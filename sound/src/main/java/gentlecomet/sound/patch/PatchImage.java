@@ -168,6 +168,16 @@ public final class PatchImage {
         image[target + 3] = parameter.value(parameter.position(image[target + 3]) + shift);
     }
 
+    /** Holds a parameter at a value in place, wherever a macro that holds it stands. For pictures and comparisons; not an edit. */
+    public static void pin(double[] image, int index, double value) {
+        image[index] = value;
+        int target = targetHolding(image, index);
+        if (target >= 0) {
+            image[target + 2] = value;
+            image[target + 3] = value;
+        }
+    }
+
     /** Place of the macro target that holds a parameter, or -1. */
     private static int targetHolding(double[] image, int index) {
         int at = targetsAt(image);

@@ -66,33 +66,33 @@ public final class Pictures {
         double[] alone = image.clone();
         int block = Parameters.ofLayer(layer, 0);
         for (int other = 0; other < Parameters.LAYERS; other++) {
-            alone[Parameters.ofLayer(other, LayerParameters.ON)] = other == layer ? 1 : 0;
+            PatchImage.pin(alone, Parameters.ofLayer(other, LayerParameters.ON), other == layer ? 1 : 0);
         }
         for (int other = 0; other < LayerParameters.SOURCES; other++) {
             if (other != source) {
-                alone[Parameters.ofSource(layer, other, SourceParameters.LEVEL)] = SourceParameters.OFF_DB;
+                PatchImage.pin(alone, Parameters.ofSource(layer, other, SourceParameters.LEVEL), SourceParameters.OFF_DB);
             }
         }
-        alone[block + LayerParameters.NOISE + NoiseParameters.LEVEL] = SourceParameters.OFF_DB;
-        alone[block + LayerParameters.filter(0) + FilterParameters.TYPE] = FilterParameters.OFF;
-        alone[block + LayerParameters.filter(1) + FilterParameters.TYPE] = FilterParameters.OFF;
-        alone[block + LayerParameters.DRIVE_TYPE] = 0;
-        alone[block + LayerParameters.LOW_KEY] = 0;
-        alone[block + LayerParameters.HIGH_KEY] = 127;
-        alone[block + LayerParameters.LOW_VELOCITY] = 1;
-        alone[block + LayerParameters.HIGH_VELOCITY] = 127;
-        alone[block + LayerParameters.HIGH_VELOCITY_FADE] = 0;
+        PatchImage.pin(alone, block + LayerParameters.NOISE + NoiseParameters.LEVEL, SourceParameters.OFF_DB);
+        PatchImage.pin(alone, block + LayerParameters.filter(0) + FilterParameters.TYPE, FilterParameters.OFF);
+        PatchImage.pin(alone, block + LayerParameters.filter(1) + FilterParameters.TYPE, FilterParameters.OFF);
+        PatchImage.pin(alone, block + LayerParameters.DRIVE_TYPE, 0);
+        PatchImage.pin(alone, block + LayerParameters.LOW_KEY, 0);
+        PatchImage.pin(alone, block + LayerParameters.HIGH_KEY, 127);
+        PatchImage.pin(alone, block + LayerParameters.LOW_VELOCITY, 1);
+        PatchImage.pin(alone, block + LayerParameters.HIGH_VELOCITY, 127);
+        PatchImage.pin(alone, block + LayerParameters.HIGH_VELOCITY_FADE, 0);
         int amplitude = block + LayerParameters.AMPLITUDE_ENVELOPE;
-        alone[amplitude + EnvelopeParameters.DELAY] = 0;
-        alone[amplitude + EnvelopeParameters.ATTACK] = 0;
-        alone[amplitude + EnvelopeParameters.SUSTAIN] = 100;
+        PatchImage.pin(alone, amplitude + EnvelopeParameters.DELAY, 0);
+        PatchImage.pin(alone, amplitude + EnvelopeParameters.ATTACK, 0);
+        PatchImage.pin(alone, amplitude + EnvelopeParameters.SUSTAIN, 100);
         for (int slot = 0; slot < LayerParameters.EFFECTS; slot++) {
-            alone[block + LayerParameters.effect(slot) + EffectParameters.TYPE] = EffectParameters.NONE;
+            PatchImage.pin(alone, block + LayerParameters.effect(slot) + EffectParameters.TYPE, EffectParameters.NONE);
         }
         for (int slot = 0; slot < PatchParameters.EFFECTS; slot++) {
-            alone[PatchParameters.effect(slot) + EffectParameters.TYPE] = EffectParameters.NONE;
+            PatchImage.pin(alone, PatchParameters.effect(slot) + EffectParameters.TYPE, EffectParameters.NONE);
         }
-        alone[PatchParameters.LEVEL_TRIM] = 0;
+        PatchImage.pin(alone, PatchParameters.LEVEL_TRIM, 0);
         // Without its routes: their depths become nothing.
         int routes = (int) alone[PatchImage.routesAt()];
         for (int r = 0; r < routes; r++) {

@@ -7,6 +7,7 @@ import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.PatchImage;
 import gentlecomet.studio.StudioTest;
+import gentlecomet.studio.service.Assets;
 import gentlecomet.studio.store.CollectionStore;
 import gentlecomet.studio.store.PatchStore;
 import gentlecomet.studio.store.PatchStore.PatchRow;
@@ -17,6 +18,7 @@ import java.security.MessageDigest;
 import java.util.Arrays;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -29,9 +31,14 @@ class SameSamplesTest {
 
     private static final int FRAMES = 48000;
     private static final String SCRIPT = """
-            const [image, frames, done] = arguments;
+            const [image, frames, recordings, done] = arguments;
             import('/engine/engine.js').then(async engine => {
               const h = engine.create(48000);
+              for (const {key, url} of recordings) {
+                const numbers = new Float32Array(await (await fetch(url)).arrayBuffer());
+                const left = numbers.slice(2, 2 + (numbers.length - 2) / numbers[1]);
+                engine.provide(h, key, left, numbers[1] === 2 ? numbers.slice(2 + left.length) : left, numbers[0]);
+              }
               engine.load(h, Float64Array.from(image));
               engine.setGain(h, 1);
               const left = new Float32Array(frames), right = new Float32Array(frames);
@@ -54,6 +61,8 @@ class SameSamplesTest {
     private CollectionStore collections;
     @Autowired
     private PatchStore patches;
+    @Autowired
+    private Assets assets;
     @TempDir
     private Path folder;
 
@@ -67,7 +76,9 @@ class SameSamplesTest {
                 double[] image = PatchImage.of(row.patch());
                 image[gentlecomet.sound.parameter.PatchParameters.LEVEL_TRIM] = -24;
                 List<Double> numbers = Arrays.stream(image).boxed().collect(Collectors.toList());
-                assertEquals(onTheJvm(image), page.jsLater(SCRIPT, numbers, FRAMES), row.name());
+                List<Map<String, Object>> recordings = row.patch().recordings().stream()
+                        .map(f -> Map.<String, Object>of("key", f.key(), "url", "/assets/" + f.hash() + "/samples")).toList();
+                assertEquals(onTheJvm(image), page.jsLater(SCRIPT, numbers, FRAMES, recordings), row.name());
             }
         }
     }
@@ -100,7 +111,7 @@ class SameSamplesTest {
                 patch = put(patch, "levelTrim", -24);
                 double[] image = PatchImage.of(patch);
                 List<Double> numbers = Arrays.stream(image).boxed().collect(Collectors.toList());
-                assertEquals(onTheJvm(image), page.jsLater(SCRIPT, numbers, FRAMES), "round " + n);
+                assertEquals(onTheJvm(image), page.jsLater(SCRIPT, numbers, FRAMES, List.of()), "round " + n);
             }
         }
     }
@@ -113,8 +124,11 @@ class SameSamplesTest {
         return patch.withValue(Parameters.find(id), value);
     }
 
-    private static String onTheJvm(double[] image) throws Exception {
+    private String onTheJvm(double[] image) throws Exception {
         Engine engine = new Engine(48000);
+        for (double key : PatchImage.recordings(image)) {
+            engine.provide(assets.find(key));
+        }
         double[] left = new double[FRAMES];
         double[] right = new double[FRAMES];
         engine.load(image);
