@@ -1,0 +1,113 @@
+package gentlecomet.craft.vary;
+
+import gentlecomet.craft.measure.Timbre;
+import gentlecomet.sound.performance.Audio;
+import java.util.Locale;
+
+/** A direction in which a sound can be varied, and the measure that says how far it went. Every measure is a logarithm or a level. */
+public enum Quality {
+    DARKER("Dark", "brightness", -1),
+    BRIGHTER("Bright", "brightness", 1),
+    SHORTER("Short", "length", -1),
+    LONGER("Long", "length", 1),
+    WIDER("Wide", "width", 1),
+    NARROWER("Narrow", "width", -1),
+    ROUGHER("Rough", "roughness", 1),
+    SMOOTHER("Smooth", "roughness", -1);
+
+    private static final int ROUGH_FRAME = 240;
+
+    private final String word;
+    private final String measure;
+    private final int direction;
+
+    Quality(String word, String measure, int direction) {
+        this.word = word;
+        this.measure = measure;
+        this.direction = direction;
+    }
+
+    /** For names: "Dark". */
+    public String word() {
+        return word;
+    }
+
+    /** On the screen: "darker". */
+    public String label() {
+        return name().toLowerCase(Locale.ROOT);
+    }
+
+    /** What is measured: brightness, length, width or roughness. */
+    public String measure() {
+        return measure;
+    }
+
+    /** 1 where more of the measure is meant, -1 where less is. */
+    public int direction() {
+        return direction;
+    }
+
+    /** Whether the sound after the key has gone up counts. */
+    boolean needsTail() {
+        return measure.equals("length");
+    }
+
+    /** The measure of a probe note: octaves of brightness above 20 Hz, octaves of length above 1 ms, width in dB, roughness in dB. */
+    double of(Audio audio) {
+        return switch (measure) {
+            case "brightness" -> Math.log(Math.max(20, Timbre.of(audio, 0, Math.min(audio.frames(), audio.sampleRate())).brightnessHz()) / 20)
+                    / Math.log(2);
+            case "length" -> Math.log(Math.max(1, 1000 * lengthSeconds(audio))) / Math.log(2);
+            case "width" -> 10 * Math.log10(Timbre.of(audio, 0, Math.min(audio.frames(), audio.sampleRate())).sideToMid() + 1e-4);
+            default -> roughness(audio);
+        };
+    }
+
+    /** A measure in words, for example "840 Hz". */
+    String told(double value) {
+        return switch (measure) {
+            case "brightness" -> String.format(Locale.ROOT, "%.0f Hz", 20 * Math.pow(2, value));
+            case "length" -> String.format(Locale.ROOT, "%.2f s", Math.pow(2, value) / 1000);
+            case "width" -> String.format(Locale.ROOT, "%.1f dB side", value);
+            default -> String.format(Locale.ROOT, "%.1f dB rough", value);
+        };
+    }
+
+    /** How much of the measure one unit of strength is worth: an octave of brightness or length, 6 dB of width or roughness. */
+    double unit() {
+        return measure.equals("brightness") || measure.equals("length") ? 1 : 6;
+    }
+
+    private static double lengthSeconds(Audio audio) {
+        double peak = 1e-9;
+        for (int i = 0; i < audio.frames(); i++) {
+            peak = Math.max(peak, Math.abs(audio.left()[i]) + Math.abs(audio.right()[i]));
+        }
+        for (int i = audio.frames() - 1; i >= 0; i--) {
+            if (Math.abs(audio.left()[i]) + Math.abs(audio.right()[i]) > peak * 0.01) {
+                return (double) i / audio.sampleRate();
+            }
+        }
+        return 0;
+    }
+
+    /** Energy that beats and buzz add beside the tone: noise between the partials and swings of the level over 5 ms, in dB. */
+    private static double roughness(Audio audio) {
+        int end = Math.min(audio.frames(), audio.sampleRate());
+        double flat = Timbre.of(audio, 0, end).noisiness();
+        double before = 0;
+        double swings = 0;
+        double level = 1e-9;
+        for (int start = 0; start + ROUGH_FRAME <= end; start += ROUGH_FRAME) {
+            double energy = 0;
+            for (int i = start; i < start + ROUGH_FRAME; i++) {
+                energy += audio.left()[i] * audio.left()[i] + audio.right()[i] * audio.right()[i];
+            }
+            double now = Math.sqrt(energy);
+            swings += Math.abs(now - before);
+            level += now;
+            before = now;
+        }
+        return 10 * Math.log10(flat + 0.05 * swings / level + 1e-6);
+    }
+}
