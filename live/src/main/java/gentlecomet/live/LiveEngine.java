@@ -2,9 +2,12 @@ package gentlecomet.live;
 
 import gentlecomet.sound.engine.Engine;
 import gentlecomet.sound.engine.Safety;
+import gentlecomet.sound.parameter.Division;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.ValueText;
+import gentlecomet.sound.patch.Modulator;
+import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.PatchImage;
 import gentlecomet.sound.picture.Pictures;
 import gentlecomet.sound.source.Recording;
@@ -138,19 +141,19 @@ public final class LiveEngine {
     /** How far a slot holds the level down now, in dB; layer -1 is the chain that all layers share. */
     @JSExport
     public static double reduction(int handle, int layer, int slot) {
-        return at(handle).engine.reductionDb(layer, slot);
+        return at(handle).engine.view().reductionDb(layer, slot);
     }
 
     /** Greatest level before a slot since the last call. */
     @JSExport
     public static double peakBefore(int handle, int layer, int slot) {
-        return at(handle).engine.takePeakBefore(layer, slot);
+        return at(handle).engine.view().takePeakBefore(layer, slot);
     }
 
     /** Greatest level after a slot since the last call. */
     @JSExport
     public static double peakAfter(int handle, int layer, int slot) {
-        return at(handle).engine.takePeakAfter(layer, slot);
+        return at(handle).engine.view().takePeakAfter(layer, slot);
     }
 
     /** Writes frames into two channels from an offset on, limited to full scale; at most 128 at a time. */
@@ -196,7 +199,25 @@ public final class LiveEngine {
 
     @JSExport
     public static double soundingValue(int handle, int index) {
-        return at(handle).engine.soundingValue(index);
+        return at(handle).engine.view().soundingValue(index);
+    }
+
+    /** What a modulator of a layer's newest voice says; NaN while none sounds. */
+    @JSExport
+    public static double modulation(int handle, int layer, String modulator) {
+        return at(handle).engine.view().modulation(layer, Modulator.find(modulator));
+    }
+
+    /** 1000 x stage + seconds of an envelope of a layer's newest voice; NaN while none sounds. */
+    @JSExport
+    public static double envelopePlace(int handle, int layer, int envelope) {
+        return at(handle).engine.view().envelopePlace(layer, envelope);
+    }
+
+    /** Seconds since a layer's newest voice began; NaN while none sounds. */
+    @JSExport
+    public static double noteSeconds(int handle, int layer) {
+        return at(handle).engine.view().noteSeconds(layer);
     }
 
     @JSExport
@@ -245,11 +266,39 @@ public final class LiveEngine {
         return PatchImage.sounding(copied(image), index);
     }
 
+    /** Length in seconds of a note division; choice 0 is free and has none. */
+    @JSExport
+    public static double divisionSeconds(int choice, double tempo) {
+        return Division.seconds(choice, tempo);
+    }
+
+    /** How many choices a note division has, the free one included. */
+    @JSExport
+    public static int divisionCount() {
+        return Division.COUNT;
+    }
+
+    /** The image of the neutral patch: one dry sine. */
+    @JSExport
+    public static Float64Array plainImage() {
+        return typed(PatchImage.of(Patch.neutral("Plain")));
+    }
+
     /** The image with a parameter put to a value by hand. */
     @JSExport
     public static Float64Array edited(Float64Array image, int index, double value) {
         double[] changed = copied(image);
         PatchImage.put(changed, index, value);
+        return typed(changed);
+    }
+
+    /** The image with parameters held at values, wherever macros stand; for listening, never for keeping. */
+    @JSExport
+    public static Float64Array pinned(Float64Array image, Float64Array indexes, Float64Array values) {
+        double[] changed = copied(image);
+        for (int i = 0; i < indexes.getLength(); i++) {
+            PatchImage.pin(changed, (int) indexes.get(i), values.get(i));
+        }
         return typed(changed);
     }
 
@@ -261,6 +310,18 @@ public final class LiveEngine {
     @JSExport
     public static Float64Array pictureFilter(Float64Array image, int layer, int filter, int points) {
         return typed(Pictures.filter(copied(image), layer, filter, points));
+    }
+
+    /** Both filters of a layer with their routing, as a sound goes through them. */
+    @JSExport
+    public static Float64Array pictureFilters(Float64Array image, int layer, int points) {
+        return typed(Pictures.filters(copied(image), layer, points));
+    }
+
+    /** Levels in dB of the first harmonics of a source as it is played. */
+    @JSExport
+    public static Float64Array pictureHarmonics(Float64Array image, int layer, int source, int count) {
+        return typed(pictures().harmonics(copied(image), layer, source, count));
     }
 
     /** An envelope; 0 is the amplitude envelope. */

@@ -1,12 +1,14 @@
 // Starts the page: the strip once, everything else whenever a piece of page arrives.
-import {allowLevelling, beforeRequest, benchState, chooseStage, requestOfBench, save, setUpBench} from './bench.js';
+import {allowLevelling, beforeRequest, benchState, chooseStage, flipVersions, openPlace, requestOfBench, save, setUpBench} from './bench.js';
 import {listeningKey, playClicked, setUpPage} from './pages.js';
 import {csrfToken, say} from './requests.js';
-import {panic, setUpStrip, tempo} from './strip.js';
+import {panic, playChosen, setUpStrip} from './strip.js';
 import {openShortcuts} from './shortcuts.js';
+import {openFinder} from './finder.js';
+import {hearAll} from './ears.js';
 import * as player from './player.js';
 
-const STAGES = ['keymap', 'sources', 'filter', 'envelopes', 'motion', 'effects', 'touch', 'level'];
+const STAGES = ['keymap', 'sources', 'filter', 'envelopes', 'motion', 'effects', 'touch', 'level', 'versions'];
 const ready = new WeakSet();
 
 function fresh(root) {
@@ -61,6 +63,8 @@ document.addEventListener('click', e => {
     setTheme(document.documentElement.dataset.bsTheme === 'dark' ? 'light' : 'dark');
   } else if (action === 'shortcuts') {
     openShortcuts();
+  } else if (action === 'find') {
+    find();
   }
 });
 // Browsers let sound begin with a click or a key; the first of either wakes it.
@@ -68,7 +72,29 @@ for (const event of ['pointerdown', 'keydown']) {
   document.addEventListener(event, () => player.wake().catch(() => {}), {once: true, capture: true});
 }
 
+/** Opens the command finder with what can be done on this page. */
+function find() {
+  const click = id => () => document.getElementById(id)?.click();
+  const bench = benchState() !== null;
+  openFinder({collection: document.getElementById('page').dataset.collection, patch: bench ? document.getElementById('bench').dataset.patch : null,
+    openPlace, actions: [
+      {text: 'Play or stop', act: playChosen}, {text: 'All notes off', act: panic}, {text: 'Shortcuts of this page', act: openShortcuts},
+      {text: 'Light or dark', act: () => setTheme(document.documentElement.dataset.bsTheme === 'dark' ? 'light' : 'dark')},
+      {text: 'Computer keys play notes', act: click('player-notes')}, {text: 'Loop the phrase', act: click('player-repeat')},
+      ...(bench ? [{text: 'Undo', act: click('undo')}, {text: 'Redo', act: click('redo')}, {text: 'Save revision', act: save}, {text: 'Hear everything: nothing muted or bypassed', act: hearAll},
+        {text: 'Hear in mono', act: click('hear-mono')}, {text: 'Level to target', act: click('level-to-target')}, {text: 'Flip to the version heard before', act: flipVersions},
+        {text: 'Add a route', act: () => {
+          chooseStage('motion');
+          document.querySelector('#add-route [name=target]').focus();
+        }}] : [])]});
+}
+
 document.addEventListener('keydown', e => {
+  if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'k') {
+    e.preventDefault();
+    find();
+    return;
+  }
   const typing = e.target.closest('input:not([type=range]), textarea, select, dialog');
   if (e.ctrlKey && e.key.toLowerCase() === 'z' && benchState() && !typing) {
     e.preventDefault();
@@ -84,9 +110,11 @@ document.addEventListener('keydown', e => {
     panic();
   } else if (e.key === ' ' && !e.target.closest('button, a, summary, .slot')) {
     e.preventDefault();
-    player.togglePhrase(tempo());
-  } else if (benchState() && /^[1-8]$/.test(e.key) && !e.target.closest('.bar')) {
+    playChosen();
+  } else if (benchState() && /^[1-9]$/.test(e.key) && !e.target.closest('.bar')) {
     chooseStage(STAGES[Number(e.key) - 1]);
+  } else if (benchState() && e.key === 'f') {
+    flipVersions();
   } else {
     listeningKey(e);
   }

@@ -7,20 +7,28 @@ import {showBar, showNow, wireBar} from './value-bar.js';
 import {draw} from './pictures.js';
 import {wirePicture} from './picture-hands.js';
 import {openBarMenu} from './bar-menu.js';
-import {drawLive} from './live-pictures.js';
+import {typeToFind} from './finder.js';
+import {costOf, drawLive} from './live-pictures.js';
 import {wireDrawn} from './drawn.js';
 import {showSlots, slotsOf} from './slot-meters.js';
 import {wireFiles} from './sound-files.js';
+import {showEars, wireEars} from './ears.js';
+import {wireClipboard} from './clipboard.js';
+import {flip, hearNow, wireVersions} from './versions.js';
 
 /** @type {PatchState|null} */
 let state = null;
 let stage = 'sources';
 let layer = 0;
 let drawing = false;
+/** Whether the pictures show a dot that has to go when the note has ended. */
+let followed = false;
 let measureTimer = null;
+let besideTimer = null;
 const unfolded = new Set();
 
 const MEASURE_AFTER_MS = 900;
+const BESIDE_AFTER_MS = 600;
 
 const bench = () => document.getElementById('bench');
 
@@ -65,11 +73,68 @@ export function setUpBench(root) {
     chooseLayer(layer);
   }
   showAll();
-  player.watch([...element.querySelectorAll('.bar[data-brackets]')].filter(b => b.dataset.brackets).map(b => Number(b.dataset.index)), slotsOf(element));
+  watch();
+  document.getElementById('hear-mono').addEventListener('click', e => {
+    const on = e.currentTarget.getAttribute('aria-pressed') !== 'true';
+    e.currentTarget.setAttribute('aria-pressed', String(on));
+    player.hearMono(on);
+  });
+  beside(element);
   state.release();
 }
 
+/** Tells the audio thread what the bars, meters and pictures of the bench want to know. */
+function watch() {
+  const bars = [...bench().querySelectorAll('.bar[data-brackets]')].filter(b => b.dataset.brackets);
+  player.watch(bars.map(b => Number(b.dataset.index)), slotsOf(bench()), layer);
+}
+
+/** What is worked out beside the bench once it stands: the last save for the spectrum, and what a voice costs. */
+function beside(element) {
+  const said = element.querySelector('#focus').dataset.said;
+  if (said) {
+    say(said, {calm: true});
+  }
+  clearTimeout(besideTimer);
+  besideTimer = setTimeout(async () => {
+    if (!benchState()) {
+      return;
+    }
+    document.getElementById('live-cost').textContent = `${costOf(state.image, engine.plainImage()).toFixed(1)} × a plain one`;
+    const changed = !document.getElementById('save').disabled && element.querySelector('#focus').dataset.saved === 'true';
+    try {
+      player.setShadow(changed ? (await (await ask(`/patches/${state.id}/versions/saved`)).json()).playable.image : null);
+    } catch (refusal) {
+      if (!refusal.passing) {
+        say(refusal.message);
+      }
+    }
+  }, BESIDE_AFTER_MS);
+}
+
+/** Where a route goes and what a macro holds is found by the beginnings of words, or by another word for it. */
+function wireTargets(element) {
+  const entries = [...element.querySelectorAll('#targets option')].map(o => ({text: o.value}));
+  element.querySelectorAll('[data-find-target]').forEach(input => {
+    const list = document.createElement('ul');
+    list.className = 'found floating';
+    list.hidden = true;
+    input.after(list);
+    typeToFind(input, list, () => entries, entry => {
+      input.value = entry.text;
+      list.hidden = true;
+      const depth = input.form.elements.depth;
+      if (depth) {
+        depth.focus();
+      }
+    });
+    input.addEventListener('focus', () => { list.hidden = false; });
+    input.addEventListener('blur', () => { list.hidden = true; });
+  });
+}
+
 function wireForms(element) {
+  wireTargets(element);
   element.querySelectorAll('[data-edit]').forEach(field => field.addEventListener('change', () => edit({kind: field.dataset.edit, [field.name]: field.value})));
   element.querySelectorAll('[data-edit-form]').forEach(form => {
     const send = () => edit({kind: form.dataset.editForm, ...Object.fromEntries(new FormData(form))});
@@ -94,6 +159,14 @@ function wireParts(element) {
   element.querySelectorAll('[data-decides]').forEach(choice => choice.addEventListener('change', () =>
     edit({kind: 'choose', target: choice.dataset.decides, value: choice.options[choice.selectedIndex].textContent})));
   wireFiles(element, post, edit);
+  wireEars(element);
+  wireClipboard(element, () => state.id, edit, () => state.flush());
+  wireVersions(element, () => state.id, post, () => state.flush());
+  element.querySelectorAll('[data-open-place]').forEach(link => link.addEventListener('click', e => {
+    e.preventDefault();
+    openPlace(link.dataset.openPlace);
+  }));
+  element.querySelectorAll('[data-fix]').forEach(b => b.addEventListener('click', () => edit({kind: 'setValue', target: b.dataset.target, value: b.dataset.value})));
   element.querySelectorAll('[data-shape]').forEach(box => wireDrawn(box, () => state.image, edit));
   element.querySelectorAll('[data-move-effect]').forEach(b => b.addEventListener('click', () =>
     edit({kind: 'moveEffect', layer: b.dataset.layerNumber, slot: b.dataset.slot, to: b.dataset.to})));
@@ -123,6 +196,7 @@ export async function save() {
 }
 
 async function exchange(url, fields) {
+  hearNow();
   await state.flush();
   if (state.unsent) {
     return;
@@ -151,6 +225,11 @@ async function exchange(url, fields) {
 
 /** Files travel as form data, everything else as plain fields. */
 function withVersion(fields) {
+  if (fields instanceof FormData) {
+    const form = new URLSearchParams(fields);
+    form.set('version', String(state.version));
+    return {form};
+  }
   if (!Object.values(fields).some(value => value instanceof File)) {
     return {form: {...fields, version: String(state.version)}};
   }
@@ -207,6 +286,7 @@ function answered(answer) {
   bench().dataset.version = answer.version;
   clearTimeout(measureTimer);
   measureTimer = setTimeout(measureAgain, MEASURE_AFTER_MS);
+  beside(bench());
 }
 
 /** Asks for the figures of the new sound once the hand has come to rest. */
@@ -240,7 +320,7 @@ export function chooseStage(name) {
   stage = name;
   bench().querySelectorAll('[data-stage]').forEach(tab => tab.setAttribute('aria-selected', String(tab.dataset.stage === name)));
   bench().querySelectorAll('[data-stage-panel]').forEach(panel => { panel.hidden = panel.dataset.stagePanel !== name; });
-  bench().querySelector('.layer-choice').hidden = ['touch', 'level'].includes(name);
+  bench().querySelector('.layer-choice').hidden = ['touch', 'level', 'versions'].includes(name);
   redraw();
 }
 
@@ -248,17 +328,18 @@ function chooseLayer(which) {
   layer = which;
   bench().querySelectorAll('[data-layer]').forEach(tab => tab.setAttribute('aria-pressed', String(Number(tab.dataset.layer) === which)));
   bench().querySelectorAll('[data-for-layer]').forEach(part => { part.hidden = Number(part.dataset.forLayer) !== which; });
+  watch();
   redraw();
 }
 
 /** Opens the stage and layer of a parameter, as findings link to it. */
-function openPlace(id) {
+export function openPlace(id) {
   const target = document.getElementById(id) ?? bench().querySelector(`[data-macro-card="${id.replace('macro', '')}"]`);
   const panel = target?.closest('[data-stage-panel]');
   const forLayer = target?.closest('[data-for-layer]');
   chooseLayer(forLayer ? Number(forLayer.dataset.forLayer) : layer);
   chooseStage(panel ? panel.dataset.stagePanel : stage);
-  const fold = target?.closest('details');
+  const fold = target?.closest('details.more');
   if (fold) {
     fold.open = true;
   }
@@ -290,6 +371,17 @@ player.on('parameter', () => {
 
 document.addEventListener('comet:theme', redraw);
 
+player.on('ears', () => {
+  if (benchState()) {
+    showEars(bench());
+  }
+});
+
+/** Flips between the state on the bench and the version heard before. */
+export function flipVersions() {
+  flip(state.id);
+}
+
 document.addEventListener('comet:macro', ({detail}) => {
   if (benchState() && player.playing()?.id === state.id) {
     state.set(detail.index, detail.value);
@@ -307,4 +399,20 @@ player.on('meters', meters => {
   bars.forEach((bar, i) => showNow(bar, meters.voices > 0 ? meters.values[i] ?? null : null));
   showSlots(bench(), meters);
   drawLive(meters);
+  follow(meters);
 });
+
+/** The dots of the newest note, on the large pictures that are shown. */
+function follow(meters) {
+  const kinds = {envelopes: 'envelope', motion: 'lfo'}[stage];
+  if (kinds && (meters.note || followed)) {
+    bench().querySelectorAll(`[data-stage-panel="${stage}"] canvas[data-picture="${kinds}"]`).forEach(canvas => draw(canvas, state.image, layer, meters.note));
+    followed = Boolean(meters.note);
+  } else if (stage === 'effects' && meters.slots) {
+    bench().querySelectorAll('canvas[data-picture="compressor"]').forEach(canvas => {
+      const card = canvas.closest('.effect-card');
+      const at = [...bench().querySelectorAll('[data-meter]')].findIndex(m => card.contains(m));
+      draw(canvas, state.image, layer, meters.slots[at] ?? null);
+    });
+  }
+}

@@ -1,11 +1,17 @@
-// Note divisions as the pictures need them.
+// Note divisions as the pictures need them, from the engine's own table.
 import * as engine from '../engine/engine.js';
 
 /** Length in seconds of the division that a choice stands at, or null when it is free. */
 export function divisionSeconds(index, image, tempo) {
-  if (image[index] === 0) {
-    return null;
+  return image[index] === 0 ? null : engine.divisionSeconds(image[index], tempo);
+}
+
+/** The choice whose length is nearest to so many seconds. */
+export function nearestDivision(seconds, tempo) {
+  let nearest = 1;
+  for (let choice = 1; choice < engine.divisionCount(); choice++) {
+    const off = c => Math.abs(Math.log(engine.divisionSeconds(c, tempo) / seconds));
+    nearest = off(choice) < off(nearest) ? choice : nearest;
   }
-  const [, over, kind] = engine.format(index, image[index]).match(/^1\/(\d+)([TD]?)$/);
-  return 60 / tempo * 4 / Number(over) * (kind === 'T' ? 2 / 3 : kind === 'D' ? 1.5 : 1);
+  return nearest;
 }

@@ -1,13 +1,15 @@
 // Pictures of effects: equaliser, compressor, delay, reverb, and the chain as a whole.
 import * as engine from '../engine/engine.js';
-import {colour, curve, frequencyGrid, label} from './canvas.js';
+import {colour, curve, frequencyGrid, handle, label} from './canvas.js';
 import {divisionSeconds} from './divisions.js';
 
 const SLOTS = 10;
+/** Seconds across the picture of a delay. */
+export const DELAY_SPAN = 3;
 const at = id => engine.indexOf(id);
 
 /** Registry index of a slot's parameter. @param {number} first index of the slot's first parameter */
-function ofSlot(first, id) {
+export function ofSlot(first, id) {
   return first + at(`effect1.${id}`) - at('effect1.type');
 }
 
@@ -21,6 +23,10 @@ export const effectPictures = {
       label(g, `${db} dB`, 3, y(db) - 3, colour('--soft'), 'left', 10);
     }
     curve(g, engine.pictureEffect(heard(image, Number(data.first)), Number(data.first), Math.round(w / 2)), 0, w, y, colour('--tide'), 2);
+    equaliserPoints(image, Number(data.first), w, h).forEach(p => {
+      handle(g, p.x, p.y);
+      label(g, p.name, p.x, p.y - 9, colour('--soft'), 'center', 9);
+    });
   },
 
   compressor(g, w, h, image, layer, large, data) {
@@ -33,13 +39,22 @@ export const effectPictures = {
     g.stroke();
     curve(g, engine.pictureEffect(heard(image, Number(data.first)), Number(data.first), 120), 0, side * 60 / 66, y, colour('--tide'), 2);
     label(g, 'in −60 to 0 dB, out upward', w - 4, h - 4, colour('--soft'), 'right', 10);
+    const threshold = engine.sounding(image, ofSlot(Number(data.first), 'compressor.threshold'));
+    handle(g, side * (threshold + 60) / 66, y(threshold));
+    if (data.note) {
+      const [before, after] = data.note.map(v => 20 * Math.log10(Math.max(1e-6, v)));
+      g.beginPath();
+      g.arc(side * (Math.max(-60, Math.min(6, before)) + 60) / 66, y(after), 4.5, 0, 2 * Math.PI);
+      g.fillStyle = colour('--ember');
+      g.fill();
+    }
   },
 
   delay(g, w, h, image, layer, large, data) {
     const first = Number(data.first);
     const v = id => engine.sounding(image, ofSlot(first, id));
     const tempo = image[at('performance.tempo')];
-    const span = 3;
+    const span = DELAY_SPAN;
     const mix = v('mix') / 100;
     const feedback = v('delay.feedback') / 100;
     g.fillStyle = colour('--rule');
@@ -71,6 +86,7 @@ export const effectPictures = {
         }
       }
     }
+    delayPoints(image, first, w, h).forEach(p => handle(g, p.x, p.y));
     label(g, 'L', 4, 12, colour('--soft'), 'left', 10);
     label(g, 'R', 4, h - 4, colour('--soft'), 'left', 10);
     label(g, `lines: beats at ${tempo} BPM`, w - 4, h - 4, colour('--soft'), 'right', 10);
@@ -102,6 +118,26 @@ export const effectPictures = {
     });
   },
 };
+
+/** The points by which an equaliser is drawn: shelves and bells, at their frequency and gain. */
+export function equaliserPoints(image, first, w, h) {
+  const point = (name, hz, gain, q) => ({name, hz: ofSlot(first, hz), gain: ofSlot(first, gain), q: q && ofSlot(first, q),
+    x: Math.log(engine.sounding(image, ofSlot(first, hz)) / 20) / Math.log(1000) * w,
+    y: h / 2 - Math.max(-26, Math.min(26, engine.sounding(image, ofSlot(first, gain)))) / 26 * (h / 2 - 4)});
+  return [point('low', 'equaliser.lowShelf', 'equaliser.lowGain'), ...[1, 2, 3, 4].map(b => point(String(b), `equaliser.bell${b}`, `equaliser.gain${b}`, `equaliser.q${b}`)),
+    point('high', 'equaliser.highShelf', 'equaliser.highGain')];
+}
+
+/** The points by which a delay is drawn: the first repeat of each side on a ruler of beats. */
+export function delayPoints(image, first, w, h) {
+  const tempo = image[at('performance.tempo')];
+  return ['Left', 'Right'].map((side, i) => {
+    const division = ofSlot(first, `delay.division${side}`);
+    const time = ofSlot(first, `delay.time${side}`);
+    const seconds = divisionSeconds(division, image, tempo) ?? engine.sounding(image, time);
+    return {division, time, x: seconds / DELAY_SPAN * w + 1.5, y: i === 0 ? 8 : h - 8};
+  });
+}
 
 /** The image with a slot's parameters where their macros put them. */
 function heard(image, first) {

@@ -1,28 +1,59 @@
-// Scope, spectrum and live figures beside the bench.
+// Scope, spectrum, stereo field and live figures beside the bench.
+import * as engine from '../engine/engine.js';
 import * as player from './player.js';
 import {colour, curve, fit, label} from './canvas.js';
 
-const wave = new Float32Array(4096);
-const bins = new Float32Array(2048);
-const SCOPE_SAMPLES = 1200;
+const NAMES = ['C', 'C#', 'D', 'D#', 'E', 'F', 'F#', 'G', 'G#', 'A', 'A#', 'B'];
+const SCOPE_SECONDS = 0.025;
+const TUNE_EVERY = 5;
+const COST_VOICES_SECONDS = 0.25;
+
+let pitch = 0;
+let turn = 0;
+let heldPeak = 0;
+
+const show = (id, text) => { document.getElementById(id).textContent = text; };
+const signed = (v, digits) => `${v < 0 ? '−' : ''}${Math.abs(v).toFixed(digits)}`;
 
 /** Draws what sounds now. @param {{peak: number, voices: number, limited: number}} meters */
 export function drawLive(meters) {
-  const analyser = player.tap();
+  const chain = player.tap();
   const scope = document.getElementById('scope');
-  if (!analyser || !scope) {
+  if (!chain || !scope) {
     return;
   }
-  analyser.getFloatTimeDomainData(wave);
-  analyser.getFloatFrequencyData(bins);
-  drawScope(scope);
-  drawSpectrum(document.getElementById('spectrum'));
-  document.getElementById('live-voices').textContent = meters.voices;
-  document.getElementById('live-peak').textContent = meters.peak > 1e-5 ? `${(20 * Math.log10(meters.peak)).toFixed(1)} dB`.replace('-', '−') : '−∞ dB';
-  document.getElementById('live-limited').textContent = meters.limited > 0 ? 'yes, too loud' : 'no';
+  chain.read();
+  turn = (turn + 1) % TUNE_EVERY;
+  if (turn === 0) {
+    pitch = meters.peak > 1e-4 ? chain.pitch() : 0;
+    figures(chain, meters);
+  }
+  drawScope(scope, chain);
+  drawSpectrum(document.getElementById('spectrum'), chain);
+  drawField(document.getElementById('field'), chain);
+  heldPeak = Math.max(chain.truePeak(1700), heldPeak * 0.985);
+  show('live-voices', meters.voices);
+  show('live-peak', heldPeak > 1e-5 ? `${signed(20 * Math.log10(heldPeak), 1)} dBTP` : '−∞ dBTP');
+  show('live-limited', meters.limited > 0 ? 'yes, too loud' : 'no');
 }
 
-function drawScope(canvas) {
+function figures(chain, meters) {
+  const loudness = chain.momentary();
+  show('live-loudness', loudness > -70 ? `${signed(loudness, 1)} LUFS` : '–');
+  const stereo = chain.stereo();
+  show('live-correlation', stereo ? signed(stereo.correlation, 2) : '–');
+  show('live-mono', stereo ? `${signed(stereo.monoDb, 1)} dB` : '–');
+  if (pitch > 0 && meters.peak > 1e-4) {
+    const key = 69 + 12 * Math.log2(pitch / 440);
+    const nearest = Math.round(key);
+    show('live-tuner', `${NAMES[((nearest % 12) + 12) % 12]}${Math.floor(nearest / 12) - 1} ${signed(100 * (key - nearest), 0)} ct`);
+  } else {
+    show('live-tuner', '–');
+  }
+}
+
+/** Two or more whole cycles from an upward crossing, so that the picture stands still. */
+function drawScope(canvas, chain) {
   const space = fit(canvas);
   if (!space) {
     return;
@@ -30,43 +61,111 @@ function drawScope(canvas) {
   const {g, w, h} = space;
   g.fillStyle = colour('--rule');
   g.fillRect(0, h / 2, w, 1);
-  // Locked to the steepest upward crossing, so that the picture stands still.
+  const wave = chain.left.map((v, i) => 0.5 * (v + chain.right[i]));
+  const cycle = pitch > 0 ? chain.rate / pitch : 0;
+  const cycles = cycle > 0 ? Math.max(2, Math.floor(SCOPE_SECONDS * chain.rate / cycle)) : 0;
+  const shown = Math.min(wave.length / 2, Math.round(cycles > 0 ? cycles * cycle : SCOPE_SECONDS * chain.rate));
   let start = 0;
   let steepest = 0;
-  for (let i = 1; i < wave.length - SCOPE_SAMPLES; i++) {
-    if (wave[i - 1] < 0 && wave[i] >= 0 && wave[i] - wave[i - 1] > steepest) {
+  for (let i = 1; i < Math.min(wave.length - shown, 2400); i++) {
+    if (wave[i - 1] < 0 && wave[i] >= 0 && wave[i] - wave[i - 1] > steepest * 1.02) {
       steepest = wave[i] - wave[i - 1];
       start = i;
     }
   }
-  const shown = wave.subarray(start, start + SCOPE_SAMPLES);
-  let peak = 0.05;
-  shown.forEach(v => { peak = Math.max(peak, Math.abs(v)); });
-  curve(g, shown, 0, w, v => h / 2 - v / peak * (h / 2 - 4), colour('--tide'), 1.3);
-  label(g, '25 ms', w - 3, h - 3, colour('--soft'), 'right', 9);
+  const part = wave.subarray(start, start + shown);
+  let peak = 0.02;
+  part.forEach(v => { peak = Math.max(peak, Math.abs(v)); });
+  curve(g, part, 0, w, v => h / 2 - v / peak * (h / 2 - 4), colour('--tide'), 1.3);
+  label(g, cycles > 0 ? `${cycles} cycles of ${pitch.toFixed(1)} Hz` : '25 ms', w - 3, h - 3, colour('--soft'), 'right', 9);
 }
 
-function drawSpectrum(canvas) {
-  const space = fit(canvas);
-  if (!space) {
-    return;
-  }
-  const {g, w, h} = space;
-  for (const hz of [100, 1000, 10000]) {
-    const x = Math.log(hz / 20) / Math.log(1000) * w;
-    g.fillStyle = colour('--rule');
-    g.fillRect(x, 0, 1, h);
-    label(g, hz < 1000 ? '100' : `${hz / 1000}k`, x + 2, h - 2, colour('--soft'), 'left', 9);
-  }
+function spectrumLine(bins, w, rate) {
   const values = new Float64Array(Math.round(w));
   for (let x = 0; x < values.length; x++) {
-    const from = 20 * Math.pow(1000, x / w) / 24000 * bins.length;
-    const to = Math.max(from + 1, 20 * Math.pow(1000, (x + 1) / w) / 24000 * bins.length);
+    const from = 20 * Math.pow(1000, x / w) / (rate / 2) * bins.length;
+    const to = Math.max(from + 1, 20 * Math.pow(1000, (x + 1) / w) / (rate / 2) * bins.length);
     let loudest = -120;
     for (let k = Math.floor(from); k < Math.min(bins.length, to); k++) {
       loudest = Math.max(loudest, bins[k]);
     }
     values[x] = loudest;
   }
-  curve(g, values, 0, w, db => h - 2 - Math.max(0, (db + 110) / 100) * (h - 4), colour('--ember'), 1.2);
+  return values;
 }
+
+function drawSpectrum(canvas, chain) {
+  const space = fit(canvas);
+  if (!space) {
+    return;
+  }
+  const {g, w, h} = space;
+  const x = hz => Math.log(hz / 20) / Math.log(1000) * w;
+  for (const hz of [100, 1000, 10000]) {
+    g.fillStyle = colour('--rule');
+    g.fillRect(x(hz), 0, 1, h);
+    label(g, hz < 1000 ? '100' : `${hz / 1000}k`, x(hz) + 2, h - 2, colour('--soft'), 'left', 9);
+  }
+  if (pitch > 0) {
+    g.fillStyle = colour('--plum');
+    for (let n = 1; n <= 16 && n * pitch < 20000; n++) {
+      g.fillRect(x(n * pitch), 0, 1, n === 1 ? 10 : 5);
+    }
+  }
+  const y = db => h - 2 - Math.max(0, (db + 110) / 100) * (h - 4);
+  if (player.shadowed()) {
+    curve(g, spectrumLine(chain.savedBins, w, chain.rate), 0, w, y, colour('--soft'), 1);
+    label(g, 'grey: last save', w - 3, 10, colour('--soft'), 'right', 9);
+  }
+  curve(g, spectrumLine(chain.bins, w, chain.rate), 0, w, y, colour('--ember'), 1.2);
+}
+
+/** Middle upward, sides across. */
+function drawField(canvas, chain) {
+  const space = fit(canvas);
+  if (!space) {
+    return;
+  }
+  const {g, w, h} = space;
+  g.fillStyle = colour('--rule');
+  g.fillRect(w / 2, 0, 1, h);
+  g.fillRect(0, h / 2, w, 1);
+  let peak = 0.02;
+  for (let i = 0; i < chain.left.length; i++) {
+    peak = Math.max(peak, Math.abs(chain.left[i]), Math.abs(chain.right[i]));
+  }
+  g.fillStyle = colour('--tide');
+  for (let i = 0; i < chain.left.length; i += 6) {
+    const middle = 0.5 * (chain.left[i] + chain.right[i]) / peak;
+    const side = 0.5 * (chain.right[i] - chain.left[i]) / peak;
+    g.fillRect(w / 2 + side * w / 2, h / 2 - middle * h / 2, 1.2, 1.2);
+  }
+  label(g, 'L', 2, 10, colour('--soft'), 'left', 9);
+  label(g, 'R', w - 2, 10, colour('--soft'), 'right', 9);
+}
+
+/** Time to render a held voice of a patch against a plain sine rendered right beside it, in this page. @param {Float64Array} image @param {Float64Array} plain */
+export function costOf(image, plain) {
+  const left = new Float32Array(128);
+  const right = new Float32Array(128);
+  const blocks = Math.round(COST_VOICES_SECONDS * 375);
+  const time = picture => {
+    costEngine ??= engine.create(48000);
+    engine.load(costEngine, picture);
+    engine.noteOn(costEngine, 48, 100);
+    let best = Infinity;
+    for (let round = 0; round < 3; round++) {
+      const start = performance.now();
+      for (let i = 0; i < blocks; i++) {
+        engine.render(costEngine, left, right, 0, 128);
+      }
+      best = Math.min(best, performance.now() - start);
+    }
+    return best;
+  };
+  const own = time(image);
+  const sine = time(plain);
+  return own / Math.max(0.05, sine);
+}
+
+let costEngine = null;

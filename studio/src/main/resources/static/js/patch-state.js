@@ -2,6 +2,7 @@
 import * as engine from '../engine/engine.js';
 import * as player from './player.js';
 import {ask, hush, say} from './requests.js';
+import {hearNow} from './versions.js';
 
 const SEND_AFTER_MS = 90;
 const RETRY_MS = 2000;
@@ -58,6 +59,7 @@ export class PatchState {
 
   /** Moves a parameter: at once in the sound, soon after on the server. */
   set(index, value) {
+    hearNow();
     player.setParameter(index, value, engine.edited(this.image, index, value));
     this.pending.set(index, {index, value, gesture: `${performance.timeOrigin.toFixed(0)}.${this.gesture}.${index}`});
     clearTimeout(this.timer);

@@ -1,5 +1,7 @@
 // Editing on the pictures: envelope points, the filter's peak, edges of the key map.
 import * as engine from '../engine/engine.js';
+import {DELAY_SPAN, delayPoints, equaliserPoints, ofSlot} from './effect-pictures.js';
+import {nearestDivision} from './divisions.js';
 import {envelopeId, envelopePoints, frequencyAt} from './pictures.js';
 
 const NEAR = 18;
@@ -12,15 +14,19 @@ const NEAR = 18;
  */
 export function wirePicture(canvas, state, shownLayer) {
   const kind = canvas.dataset.picture;
-  const begin = {envelope: envelopeHand, filter: filterHand, keymap: keyMapHand}[kind];
-  if (!begin || canvas.dataset.large === undefined) {
+  const begin = {envelope: envelopeHand, filter: filterHand, keymap: keyMapHand, equaliser: equaliserHand, delay: delayHand, compressor: compressorHand,
+    reverb: reverbHand}[kind];
+  if (!begin || canvas.dataset.large === undefined && canvas.dataset.first === undefined) {
     return;
+  }
+  if (kind === 'equaliser') {
+    canvas.addEventListener('wheel', e => widthHand(e, canvas, state), {passive: false});
   }
   canvas.addEventListener('pointerdown', e => {
     const box = canvas.getBoundingClientRect();
     const place = event => ({x: event.clientX - box.left, y: event.clientY - box.top});
     const layer = canvas.dataset.ofLayer === undefined ? shownLayer() : Number(canvas.dataset.ofLayer);
-    const move = begin(state, layer, box, place(e), Number(canvas.dataset.envelope ?? canvas.dataset.filter ?? 0));
+    const move = begin(state, layer, box, place(e), Number(canvas.dataset.envelope ?? canvas.dataset.filter ?? canvas.dataset.first ?? 0));
     if (!move) {
       return;
     }
@@ -42,16 +48,16 @@ const find = (layer, id) => engine.indexOf(`layer${layer + 1}.${id}`);
 /** The nearest point follows the hand; the time axis stays as it was when the drag began. */
 function envelopeHand(state, layer, box, from, which) {
   const {span, points} = envelopePoints(state.image, layer, which, box.width, box.height);
-  const nearest = points.map(p => ({...p, d: Math.hypot(p.x - from.x, p.y - from.y)})).sort((a, b) => a.d - b.d)[0];
-  if (nearest.d > NEAR) {
+  const point = nearest(points, from);
+  if (point.d > NEAR) {
     return null;
   }
   const group = envelopeId(which);
   const scale = span.seconds / (box.width - 16);
   return place => {
-    const time = (place.x - nearest.x) * scale;
-    state.set(find(layer, `${group}.${nearest.id}`), Math.max(0, span[nearest.id] + time));
-    if (nearest.id === 'decay') {
+    const time = (place.x - point.x) * scale;
+    state.set(find(layer, `${group}.${point.id}`), Math.max(0, span[point.id] + time));
+    if (point.id === 'decay') {
       state.set(find(layer, `${group}.sustain`), 100 * clamp((box.height - 18 - place.y) / (box.height - 30)));
     }
   };
@@ -69,6 +75,60 @@ function filterHand(state, layer, box, from, which) {
     state.set(cutoff, frequencyAt(clamp(place.x / box.width)));
     state.set(resonance, Math.max(0, Math.min(60, start + (from.y - place.y) * 88 / box.height)));
   };
+}
+
+const nearest = (points, from) => points.map(p => ({...p, d: Math.hypot(p.x - from.x, p.y - from.y)})).sort((a, b) => a.d - b.d)[0];
+
+/** The nearest shelf or bell follows the hand: across is its frequency, up its gain. */
+function equaliserHand(state, layer, box, from, first) {
+  const point = nearest(equaliserPoints(state.image, first, box.width, box.height), from);
+  if (point.d > NEAR) {
+    return null;
+  }
+  return place => {
+    state.set(point.hz, frequencyAt(clamp(place.x / box.width)));
+    state.set(point.gain, Math.max(-24, Math.min(24, (box.height / 2 - place.y) / (box.height / 2 - 4) * 26)));
+  };
+}
+
+/** The wheel over a bell makes it narrower or wider. */
+function widthHand(e, canvas, state) {
+  const box = canvas.getBoundingClientRect();
+  const point = nearest(equaliserPoints(state.image, Number(canvas.dataset.first), box.width, box.height), {x: e.clientX - box.left, y: e.clientY - box.top});
+  if (point.d < NEAR && point.q !== undefined) {
+    e.preventDefault();
+    state.set(point.q, state.sounding(point.q) * (e.deltaY < 0 ? 1.08 : 1 / 1.08));
+  }
+}
+
+/** The first repeat of a side follows the hand: from division to division where it keeps the tempo, freely otherwise. */
+function delayHand(state, layer, box, from, first) {
+  const point = nearest(delayPoints(state.image, first, box.width, box.height), from);
+  if (point.d > NEAR) {
+    return null;
+  }
+  const tempo = state.image[engine.indexOf('performance.tempo')];
+  return place => {
+    const seconds = Math.max(0.001, place.x / box.width * DELAY_SPAN);
+    if (state.image[point.division] === 0) {
+      state.set(point.time, Math.min(2, seconds));
+    } else {
+      state.set(point.division, nearestDivision(seconds, tempo));
+    }
+  };
+}
+
+/** Across moves the threshold. */
+function compressorHand(state, layer, box, from, first) {
+  const threshold = ofSlot(first, 'compressor.threshold');
+  const side = Math.min(box.width, box.height * 1.6);
+  return place => state.set(threshold, Math.max(-60, Math.min(0, place.x / side * 66 - 60)));
+}
+
+/** Across moves the decay: eight seconds over the picture. */
+function reverbHand(state, layer, box, from, first) {
+  const decay = ofSlot(first, 'reverb.decay');
+  return place => state.set(decay, Math.max(0.1, place.x / box.width * 8));
 }
 
 /** The nearest edge of a layer that is on; between two layers that touch, both edges move as one split. */

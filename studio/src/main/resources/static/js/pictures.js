@@ -6,6 +6,9 @@ import {effectPictures} from './effect-pictures.js';
 
 const MIN_DB = -48;
 const MAX_DB = 40;
+/** Part of a source's picture that shows its wave; its harmonics stand below. */
+const WAVE_SHARE = 0.62;
+const HARMONICS = 32;
 const at = (id) => engine.indexOf(id);
 const layerId = (layer, id) => at(`layer${layer + 1}.${id}`);
 
@@ -73,7 +76,7 @@ const drawers = {
     const source = Number(data.source ?? 0);
     const off = engine.sounding(image, layerId(layer, `source${source + 1}.level`)) <= -72;
     g.fillStyle = colour('--rule');
-    g.fillRect(0, h / 2, w, 1);
+    g.fillRect(0, (large ? h * WAVE_SHARE : h) / 2, w, 1);
     if (off) {
       label(g, 'off', w / 2, h / 2 - 5, colour('--soft'), 'center');
       return;
@@ -82,9 +85,11 @@ const drawers = {
     let peak = 1e-6;
     wave.forEach(v => { peak = Math.max(peak, Math.abs(v)); });
     const scale = Math.max(peak, 0.02);
-    curve(g, wave, 0, w, v => h / 2 - v / scale * (h / 2 - 6), layerColour(layer), 1.4);
+    const top = large ? h * WAVE_SHARE : h;
+    curve(g, wave, 0, w, v => top / 2 - v / scale * (top / 2 - 5), layerColour(layer), 1.4);
     if (large) {
-      label(g, `peak ${(20 * Math.log10(peak)).toFixed(1)} dB`, w - 4, h - 4, colour('--soft'), 'right', 10);
+      label(g, `peak ${(20 * Math.log10(peak)).toFixed(1)} dB`, w - 4, top - 3, colour('--soft'), 'right', 10);
+      harmonics(g, w, h, top, engine.pictureHarmonics(image, layer, source, HARMONICS));
     }
   },
 
@@ -129,15 +134,30 @@ const drawers = {
     }
   },
 
-  filters(g, w, h, image, layer) {
-    drawers.filter(g, w, h, image, layer, false, {filter: 0});
-    if (image[layerId(layer, 'filter2.type')] !== 0) {
-      drawers.filter(g, w, h, image, layer, false, {filter: 1});
+  /** Both filters as they are joined, measured through the engine. */
+  filters(g, w, h, image, layer, large) {
+    const y = db => h * (MAX_DB - Math.max(MIN_DB, Math.min(MAX_DB, db))) / (MAX_DB - MIN_DB);
+    if (large) {
+      frequencyGrid(g, w, h);
+      for (const db of [-36, -12, 0, 12]) {
+        g.fillStyle = colour('--rule');
+        g.fillRect(0, y(db), w, 1);
+        label(g, `${db} dB`, 3, y(db) - 3, colour('--soft'), 'left', 10);
+      }
+      label(g, 'both filters together, at C4 without envelopes', w - 4, 12, colour('--soft'), 'right', 10);
     }
+    if (image[layerId(layer, 'filter1.type')] === 0 && image[layerId(layer, 'filter2.type')] === 0) {
+      label(g, 'off', w / 2, y(0) - 6, colour('--soft'), 'center');
+      g.fillStyle = colour('--soft');
+      g.fillRect(0, y(0), w, 1.5);
+      return;
+    }
+    const heard = sounded(image, layer, [1, 2].flatMap(f => ['cutoff', 'resonance', 'combTune', 'combFeedback', 'vowel', 'mix'].map(p => `filter${f}.${p}`)));
+    curve(g, engine.pictureFilters(heard, layer, Math.round(w)), 0, w, y, layerColour(layer), large ? 2.2 : 1.5);
   },
 
   envelope(g, w, h, image, layer, large, data) {
-    envelope(g, w, h, image, layer, Number(data.envelope ?? 0), large);
+    envelope(g, w, h, image, layer, Number(data.envelope ?? 0), large, undefined, data.note);
   },
 
   envelopes(g, w, h, image, layer) {
@@ -156,6 +176,12 @@ const drawers = {
     g.fillStyle = colour('--rule');
     g.fillRect(0, h / 2, w, 1);
     curve(g, values, 0, w, v => h / 2 - v * (h / 2 - 6), layerColour(layer), large ? 1.8 : 1.2);
+    const note = data.note;
+    if (large && note && !Number.isNaN(note.lfos[which])) {
+      const start = engine.sounding(image, id('delay')) + engine.sounding(image, id('fade'));
+      const t = note.seconds < seconds ? note.seconds : start + (note.seconds - start) % (3 * cycle);
+      dot(g, t / seconds * w, h / 2 - note.lfos[which] * (h / 2 - 6));
+    }
     if (large) {
       label(g, 'key down', 4, h - 5, colour('--soft'), 'left', 10);
       label(g, `${seconds.toFixed(2)} s`, w - 4, h - 5, colour('--soft'), 'right', 10);
@@ -186,15 +212,42 @@ const drawers = {
   },
 };
 
-/** Draws one picture. @param {HTMLCanvasElement} canvas @param {Float64Array} image @param {number} layer the layer shown */
-export function draw(canvas, image, layer) {
+/** Levels of the first harmonics as bars from -72 dB up, counted from the strongest. */
+function harmonics(g, w, h, top, levels) {
+  const strongest = Math.max(-100, ...levels);
+  const step = w / levels.length;
+  levels.forEach((db, n) => {
+    const height = Math.max(0, (db - strongest + 72) / 72) * (h - top - 4);
+    g.fillStyle = n === 0 ? colour('--ember') : colour('--tide');
+    g.fillRect(n * step + 1, h - height, Math.max(1, step - 2), height);
+  });
+  g.fillStyle = colour('--rule');
+  g.fillRect(0, top, w, 1);
+}
+
+/** Where the newest note stands. */
+function dot(g, x, y) {
+  g.beginPath();
+  g.arc(x, y, 4.5, 0, 2 * Math.PI);
+  g.fillStyle = colour('--ember');
+  g.fill();
+}
+
+/**
+ * Draws one picture.
+ * @param {HTMLCanvasElement} canvas
+ * @param {Float64Array} image
+ * @param {number} layer the layer shown
+ * @param {object|null} [note] where the newest note stands, as the audio thread reports it
+ */
+export function draw(canvas, image, layer, note = null) {
   const space = fit(canvas);
   if (!space) {
     return;
   }
   const shown = canvas.dataset.ofLayer === undefined ? layer : Number(canvas.dataset.ofLayer);
   const large = canvas.dataset.large !== undefined || canvas.classList.contains('picture');
-  drawers[canvas.dataset.picture](space.g, space.w, space.h, image, shown, large, canvas.dataset);
+  drawers[canvas.dataset.picture](space.g, space.w, space.h, image, shown, large, {...canvas.dataset, note});
 }
 
 /** Places of an envelope's draggable points. */
@@ -208,7 +261,7 @@ export function envelopePoints(image, layer, which, w, h) {
     {id: 'release', x: x(e.held + e.release), y: y(0)}]};
 }
 
-function envelope(g, w, h, image, layer, which, large, stroke) {
+function envelope(g, w, h, image, layer, which, large, stroke, note) {
   const {span, x, y, points} = envelopePoints(image, layer, which, w, h);
   const group = ENVELOPES[which];
   const heard = sounded(image, layer, ['delay', 'attack', 'hold', 'decay', 'sustain', 'release', 'attackCurve', 'decayCurve', 'releaseCurve'].map(id => `${group}.${id}`));
@@ -226,7 +279,19 @@ function envelope(g, w, h, image, layer, which, large, stroke) {
   curve(g, values, 8, w - 16, shown, stroke ?? layerColour(layer), large ? 2.2 : 1.5);
   if (large) {
     points.forEach(p => handle(g, p.x, p.y));
+    const at = note && envelopeTime(note.envelopes[which][0], span);
+    if (at !== null && at !== undefined) {
+      dot(g, x(Math.min(at, span.seconds)), shown(Math.max(0, note.envelopes[which][1])));
+    }
   }
+}
+
+/** Time on the picture of a place that the audio thread reports: 1000 x stage + seconds within it. */
+function envelopeTime(place, span) {
+  const stage = Math.floor(place / 1000);
+  const seconds = place - 1000 * stage;
+  const begins = {1: 0, 2: span.delay, 3: span.delay + span.attack, 4: span.delay + span.attack + span.hold, 5: span.held}[stage];
+  return begins === undefined ? null : stage === 5 ? begins + seconds : Math.min(begins + seconds, span.held);
 }
 
 /** The image with some parameters where their macros put them, so that pictures show what is heard. */

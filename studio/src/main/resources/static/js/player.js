@@ -1,5 +1,7 @@
 // The player of the page: one audio thread, whatever page is shown around it.
 import * as engine from '../engine/engine.js';
+import {masked, onEars} from './ears.js';
+import {MeasuringChain} from './measuring-chain.js';
 import {ask, say} from './requests.js';
 
 /**
@@ -12,19 +14,24 @@ import {ask, say} from './requests.js';
 
 let context = null;
 let node = null;
-let analyser = null;
+/** @type {MeasuringChain|null} */
+let chain = null;
+let mono = null;
+/** Image of the last save, played beside the patch and not heard, or null. */
+let shadow = null;
 let starting = null;
 /** @type {Playable|null} */
 let current = null;
 let image = null;
 let gainDb = 0;
-let watched = [];
-let watchedSlots = [];
+/** Gain of the patch itself, without that of a version that is heard in its place. */
+let ownGainDb = 0;
+let watched = {indexes: [], slots: [], layer: 0};
 let phrasePlaying = false;
 let waiting = null;
-const listeners = {patch: [], meters: [], phrase: [], parameter: [], started: []};
+const listeners = {patch: [], meters: [], phrase: [], parameter: [], started: [], ears: []};
 
-/** Calls back on "patch", "meters", "phrase", "parameter" or "started". */
+/** Calls back on "patch", "meters", "phrase", "parameter", "started" or "ears". */
 export function on(what, callback) {
   listeners[what].push(callback);
 }
@@ -53,12 +60,12 @@ async function start() {
   await context.resume();
   if (!node) {
     await context.audioWorklet.addModule('/js/worklet.js');
-    node = new AudioWorkletNode(context, 'comet', {numberOfInputs: 0, outputChannelCount: [2]});
+    node = new AudioWorkletNode(context, 'comet', {numberOfInputs: 0, numberOfOutputs: 2, outputChannelCount: [2, 2]});
     node.onprocessorerror = () => say('The audio thread stopped. Load the page again to hear sound.');
-    analyser = context.createAnalyser();
-    analyser.fftSize = 4096;
-    analyser.smoothingTimeConstant = 0.6;
-    node.connect(analyser).connect(context.destination);
+    chain = new MeasuringChain(context, node);
+    mono = new GainNode(context);
+    node.connect(mono, 0).connect(context.destination);
+    hearMono(monoWanted);
     node.port.onmessage = ({data}) => {
       if (data.ended) {
         phrasePlaying = false;
@@ -69,9 +76,10 @@ async function start() {
     };
     fetched.forEach(recording => send({do: 'provide', ...recording}));
     if (image) {
-      send({do: 'load', image, gain: gain()});
+      send({do: 'load', image: toHear(), gain: gain()});
     }
-    send({do: 'watch', indexes: watched, slots: watchedSlots});
+    send({do: 'watch', ...watched});
+    send({do: 'shadow', image: shadow});
   }
   tell('started', true);
 }
@@ -84,9 +92,66 @@ function gain() {
   return Math.pow(10, gainDb / 20);
 }
 
-/** The analyser behind scope and spectrum, null before sound has started. @returns {AnalyserNode|null} */
+/** What is heard in place of the image for now, or null. */
+let instead = null;
+
+/** The image as the audio thread is to have it. */
+function toHear() {
+  return masked(instead ?? image);
+}
+
+/** Whether the audio thread hears the image as it is. */
+function plain() {
+  return instead === null && toHear() === image;
+}
+
+onEars(() => {
+  if (image) {
+    send({do: 'change', image: toHear()});
+    tell('ears', null);
+  }
+});
+
+/**
+ * Hears another version in place of the patch, without a gap and as loud as the patch itself.
+ * @param {Playable|null} version null for the patch itself
+ * @param {number|null} [matchedDb] gain that brings the version to the house loudness; null while it is not known
+ */
+export function hearInstead(version, matchedDb = null) {
+  instead = version === null ? null : Float64Array.from(version.image);
+  if (version) {
+    provide(version);
+  }
+  send({do: 'change', image: toHear()});
+  gainDb = version === null || matchedDb === null ? ownGainDb : ownGainDb + matchedDb - current.matchedDb;
+  send({do: 'gain', gain: gain()});
+}
+
+/** What measures the output, null before sound has started. @returns {MeasuringChain|null} */
 export function tap() {
-  return analyser;
+  return chain;
+}
+
+let monoWanted = false;
+
+/** Folds the output down to one channel, for listening only. */
+export function hearMono(on) {
+  monoWanted = on;
+  if (mono) {
+    mono.channelCountMode = on ? 'explicit' : 'max';
+    mono.channelCount = on ? 1 : 2;
+  }
+}
+
+/** Plays the last save beside the patch, unheard, for the spectrum behind. @param {number[]|null} saved */
+export function setShadow(saved) {
+  shadow = saved === null ? null : Float64Array.from(saved);
+  send({do: 'shadow', image: shadow});
+}
+
+/** Whether the last save is played beside the patch. */
+export function shadowed() {
+  return shadow !== null;
 }
 
 /** Seconds from the engine to the loudspeaker as the browser tells them. */
@@ -124,7 +189,7 @@ async function provide(playable) {
     }
   }
   if (missing.length > 0 && current?.id === playable.id) {
-    send({do: 'change', image});
+    send({do: 'change', image: toHear()});
     tell('patch', current);
     tell('parameter', -1);
   }
@@ -134,8 +199,10 @@ async function provide(playable) {
 export function load(playable, matched) {
   current = playable;
   image = Float64Array.from(playable.image);
+  instead = null;
   gainDb = matched ? playable.matchedDb : 0;
-  send({do: 'load', image, gain: gain()});
+  ownGainDb = gainDb;
+  send({do: 'load', image: toHear(), gain: gain()});
   phrasePlaying = false;
   tell('phrase', false);
   tell('patch', playable);
@@ -146,7 +213,7 @@ export function load(playable, matched) {
 export function change(playable) {
   current = playable;
   image = Float64Array.from(playable.image);
-  send({do: 'change', image});
+  send({do: 'change', image: toHear()});
   tell('patch', playable);
   provide(playable);
 }
@@ -154,7 +221,11 @@ export function change(playable) {
 /** Moves a parameter at once; `edited` is the image with the change. */
 export function setParameter(index, value, edited) {
   image = edited;
-  send({do: 'set', index, value});
+  if (plain()) {
+    send({do: 'set', index, value});
+  } else {
+    send({do: 'change', image: toHear()});
+  }
   tell('parameter', index);
 }
 
@@ -187,30 +258,42 @@ export function panic() {
  * What the meters report beside the level.
  * @param {number[]} indexes parameters whose place under modulation is wanted
  * @param {number[][]} slots effect slots whose levels are wanted, as layer and slot
+ * @param {number} layer whose newest note is followed by the pictures
  */
-export function watch(indexes, slots = []) {
-  watched = indexes;
-  watchedSlots = slots;
-  send({do: 'watch', indexes, slots});
+export function watch(indexes, slots = [], layer = 0) {
+  watched = {indexes, slots, layer};
+  send({do: 'watch', ...watched});
 }
 
-/** Plays the phrase of the patch in focus, or stops it. @param {number} tempo */
-export async function togglePhrase(tempo) {
+/** Plays a phrase with the patch in focus, or stops it; arguments as {@link startPhrase}. */
+export async function togglePhrase(tempo, chosen = null, repeats = false) {
   if (phrasePlaying) {
     send({do: 'stop'});
     return;
   }
-  await startPhrase(tempo);
+  await startPhrase(tempo, chosen, repeats);
 }
 
-export async function startPhrase(tempo) {
+/** @param {number} [tempo] @param {{notes: number[][], beats: number, tempo: number}|null} [chosen] in place of the category's phrase @param {boolean} [repeats] */
+export async function startPhrase(tempo, chosen = null, repeats = false) {
   if (!current) {
     return;
   }
   await wake();
+  const phrase = chosen ?? current.phrase;
   phrasePlaying = true;
-  send({do: 'phrase', notes: current.phrase.notes, tempo: tempo || current.phrase.tempo});
+  send({do: 'phrase', notes: phrase.notes, beats: phrase.beats, tempo: tempo || phrase.tempo, repeats});
   tell('phrase', true);
+}
+
+/** Starts a loop of drums and bass beside the patch, or stops it. @param {object|null} loop */
+export function backing(loop) {
+  send(loop ? {do: 'backing', ...loop} : {do: 'backing', notes: null});
+}
+
+/** Plays held keys one after the other from now on. @param {'off'|'up'|'down'|'both'} pattern @param {number} beats from note to note */
+export function arpeggio(pattern, beats, tempo) {
+  send({do: 'arp', pattern, beats, tempo});
 }
 
 /** Loads a patch by id and plays its phrase; the same patch again stops it. */

@@ -23,7 +23,7 @@ export class Refusal extends Error {
 /**
  * Asks the server.
  * @param {string} url
- * @param {{method?: string, json?: object, form?: Record<string, string>, data?: FormData}} [options]
+ * @param {{method?: string, json?: object, form?: Record<string, string>|URLSearchParams, data?: FormData}} [options]
  * @returns {Promise<Response>}
  */
 export async function ask(url, options = {}) {

@@ -2,6 +2,7 @@
 import * as engine from '../engine/engine.js';
 import * as player from './player.js';
 import {colour} from './canvas.js';
+import {chosenPhrase, phraseRepeats, setUpAudition} from './audition.js';
 import {Keyboard} from './keyboard.js';
 
 const WHITE_ROW = {KeyA: 0, KeyW: 1, KeyS: 2, KeyE: 3, KeyD: 4, KeyF: 5, KeyT: 6, KeyG: 7, KeyY: 8, KeyH: 9, KeyU: 10, KeyJ: 11, KeyK: 12,
@@ -19,7 +20,8 @@ const id = name => document.getElementById(name);
 /** Sets the strip up once; it stays when pages are exchanged. */
 export function setUpStrip() {
   keyboard = new Keyboard(id('keyboard'));
-  id('player-phrase').addEventListener('click', () => player.togglePhrase(tempo()));
+  setUpAudition(tempo);
+  id('player-phrase').addEventListener('click', playChosen);
   id('player-notes').addEventListener('click', () => setNoteMode(!noteMode));
   id('player-hold').addEventListener('click', e => {
     const held = e.currentTarget.getAttribute('aria-pressed') !== 'true';
@@ -52,6 +54,11 @@ export function setUpStrip() {
 /** Tempo typed in the strip, in beats per minute. */
 export function tempo() {
   return Math.min(300, Math.max(20, Number(id('player-tempo').value) || 120));
+}
+
+/** Plays what is chosen, or stops it. */
+export function playChosen() {
+  player.togglePhrase(tempo(), chosenPhrase(), phraseRepeats());
 }
 
 export function panic() {
@@ -122,7 +129,7 @@ function release(code) {
 function showPatch(playable) {
   id('player-name').textContent = playable.name;
   if (id('player-name').dataset.patch !== String(playable.id)) {
-    id('player-tempo').value = playable.phrase.tempo;
+    id('player-tempo').value = Math.round(chosenPhrase()?.tempo ?? playable.phrase.tempo);
     id('player-name').dataset.patch = playable.id;
     for (const wheel of ['player-wheel', 'player-touch', 'player-bend']) {
       id(wheel).value = 0;

@@ -1,8 +1,14 @@
 // The audio thread: plays the engine, and the notes of a phrase on time.
 import * as engine from '../engine/engine.js';
+import {Arpeggio, Loop} from './sequences.js';
 
 const BLOCK = 128;
 const REPORT_SECONDS = 1 / 30;
+/** What is played, by whatever hands; the last save hears it too. */
+const PLAYED = new Set(['on', 'off', 'pedal', 'wheel', 'touch', 'keyTouch', 'breath', 'expression', 'bend']);
+const ENVELOPES = ['amplitudeEnvelope', 'envelope2', 'envelope3', 'envelope4'];
+const LFOS = ['lfo1', 'lfo2', 'lfo3', 'lfo4'];
+const CURVES = ['curve1', 'curve2'];
 
 class CometProcessor extends AudioWorkletProcessor {
   constructor() {
@@ -12,41 +18,124 @@ class CometProcessor extends AudioWorkletProcessor {
     this.nextEvent = 0;
     this.phraseFrame = 0;
     this.playing = false;
+    this.repeats = false;
+    this.phraseLength = 0;
+    this.provided = [];
+    this.besideLeft = new Float32Array(BLOCK);
+    this.besideRight = new Float32Array(BLOCK);
     this.watched = [];
     this.slots = [];
+    this.layer = 0;
+    /** Engine of the last save, which plays along unheard; -1 while there is none. */
+    this.shadow = -1;
+    this.shadowOn = false;
+    this.backing = -1;
+    this.backingOn = false;
+    this.arp = null;
     this.peak = 0;
     this.sinceReport = 0;
     this.port.onmessage = message => this.take(message.data);
   }
 
   take(m) {
+    if (this.shadowOn && PLAYED.has(m.do)) {
+      this.play(this.shadow, m);
+    }
+    if (PLAYED.has(m.do)) {
+      this.play(this.handle, m);
+      return;
+    }
     const h = this.handle;
     switch (m.do) {
       case 'load': this.stopPhrase(); engine.load(h, m.image); engine.setGain(h, m.gain); break;
       case 'change': engine.change(h, m.image); break;
       case 'set': engine.setParameter(h, m.index, m.value); break;
       case 'gain': engine.setGain(h, m.gain); break;
-      case 'on': engine.noteOn(h, m.key, m.velocity); break;
-      case 'off': engine.noteOff(h, m.key, m.velocity ?? 64); break;
-      case 'panic': this.stopPhrase(); engine.panic(h); break;
+      case 'panic': this.stopPhrase(); this.both(e => engine.panic(e)); this.arp?.clear(); break;
+      case 'provide': this.provided.push(m); this.both(e => engine.provide(e, m.key, m.left, m.right, m.rate)); break;
+      case 'watch': this.watched = m.indexes; this.slots = m.slots; this.layer = m.layer; break;
+      case 'shadow': this.setShadow(m.image); break;
+      case 'arp': this.setArp(m.pattern, m.beats, m.tempo); break;
+      case 'backing': this.setBacking(m); break;
+      case 'phrase': this.startPhrase(m.notes, m.tempo, m.beats, m.repeats); break;
+      case 'stop': this.stopPhrase(); break;
+    }
+  }
+
+  /** What is played, by hand or by a phrase, on one engine. */
+  play(h, m) {
+    switch (m.do) {
+      case 'on':
+        if (this.arp && h === this.handle) {
+          this.arp.down(m.key, m.velocity);
+        } else if (!this.arp) {
+          engine.noteOn(h, m.key, m.velocity);
+        }
+        break;
+      case 'off':
+        if (this.arp && h === this.handle) {
+          this.arp.up(m.key);
+        } else if (!this.arp) {
+          engine.noteOff(h, m.key, m.velocity ?? 64);
+        }
+        break;
       case 'pedal': engine.pedal(h, m.down); break;
       case 'wheel': engine.modWheel(h, m.value); break;
       case 'touch': engine.aftertouch(h, m.value); break;
       case 'keyTouch': engine.keyAftertouch(h, m.key, m.value); break;
       case 'breath': engine.breath(h, m.value); break;
       case 'expression': engine.expression(h, m.value); break;
-      case 'provide': engine.provide(h, m.key, m.left, m.right, m.rate); break;
       case 'bend': engine.bend(h, m.value); break;
-      case 'watch': this.watched = m.indexes; this.slots = m.slots; break;
-      case 'phrase': this.startPhrase(m.notes, m.tempo); break;
-      case 'stop': this.stopPhrase(); break;
     }
   }
 
+  both(act) {
+    act(this.handle);
+    if (this.shadow >= 0) {
+      act(this.shadow);
+    }
+  }
+
+  setShadow(image) {
+    if (image && this.shadow < 0) {
+      this.shadow = engine.create(sampleRate);
+      this.provided.forEach(r => engine.provide(this.shadow, r.key, r.left, r.right, r.rate));
+    }
+    this.shadowOn = image !== null;
+    if (image) {
+      engine.load(this.shadow, image);
+    }
+  }
+
+  /** Loops of drums and bass on an engine of their own. */
+  setBacking({image, notes, beats, tempo, gain}) {
+    this.backingOn = Boolean(notes);
+    if (!this.backingOn) {
+      if (this.backing >= 0) {
+        engine.panic(this.backing);
+      }
+      return;
+    }
+    if (this.backing < 0) {
+      this.backing = engine.create(sampleRate);
+    }
+    engine.load(this.backing, image);
+    engine.setGain(this.backing, gain);
+    this.loop = new Loop(notes, beats, tempo);
+  }
+
+  setArp(pattern, beats, tempo) {
+    this.both(e => engine.panic(e));
+    this.arp = pattern === 'off' ? null : new Arpeggio(pattern, beats * 60 / tempo * sampleRate,
+      (key, velocity) => this.both(e => velocity > 0 ? engine.noteOn(e, key, velocity) : engine.noteOff(e, key, 64)));
+  }
+
   /** Notes are key, velocity, start and length in beats. */
-  startPhrase(notes, tempo) {
+  startPhrase(notes, tempo, beats, repeats) {
     this.stopPhrase();
     const frames = beats => Math.round(beats * 60 / tempo * sampleRate);
+    this.repeats = Boolean(repeats);
+    this.phraseLength = frames(beats);
     this.events = notes.flatMap(([key, velocity, start, length]) =>
       [[frames(start), key, velocity], [frames(start + length), key, 0]]);
     this.events.sort((a, b) => a[0] - b[0] || a[2] - b[2]);
@@ -60,7 +149,7 @@ class CometProcessor extends AudioWorkletProcessor {
       this.playing = false;
       for (const [, key, velocity] of this.events) {
         if (velocity === 0) {
-          engine.noteOff(this.handle, key, 64);
+          this.both(e => engine.noteOff(e, key, 64));
         }
       }
       this.port.postMessage({ended: true});
@@ -75,18 +164,33 @@ class CometProcessor extends AudioWorkletProcessor {
       if (this.playing) {
         while (this.nextEvent < this.events.length && this.events[this.nextEvent][0] <= this.phraseFrame) {
           const [, key, velocity] = this.events[this.nextEvent++];
-          engine.noteOn(this.handle, key, velocity);
+          this.both(e => engine.noteOn(e, key, velocity));
         }
         if (this.nextEvent >= this.events.length) {
-          this.playing = false;
-          this.port.postMessage({ended: true});
-        } else {
+          if (this.repeats) {
+            this.nextEvent = 0;
+            this.phraseFrame -= this.phraseLength;
+          } else {
+            this.playing = false;
+            this.port.postMessage({ended: true});
+          }
+        }
+        if (this.playing && this.nextEvent < this.events.length) {
           frames = Math.min(frames, this.events[this.nextEvent][0] - this.phraseFrame);
         }
       }
+      if (this.arp) {
+        frames = Math.min(frames, this.arp.advance(frames));
+      }
       engine.render(this.handle, left, right, done, frames);
+      if (this.shadowOn) {
+        engine.render(this.shadow, outputs[1][0], outputs[1][1], done, frames);
+      }
       done += frames;
       this.phraseFrame += frames;
+    }
+    if (this.backingOn) {
+      this.addBacking(left, right);
     }
     for (let i = 0; i < BLOCK; i++) {
       const v = Math.max(Math.abs(left[i]), Math.abs(right[i]));
@@ -101,12 +205,32 @@ class CometProcessor extends AudioWorkletProcessor {
     return true;
   }
 
+  /** Where the newest note of the layer on the bench stands, for the dots on its pictures. */
+  note() {
+    const h = this.handle;
+    const seconds = engine.noteSeconds(h, this.layer);
+    if (Number.isNaN(seconds)) {
+      return null;
+    }
+    return {seconds, envelopes: [0, 1, 2, 3].map(e => [engine.envelopePlace(h, this.layer, e), engine.modulation(h, this.layer, ENVELOPES[e])]),
+      lfos: LFOS.map(m => engine.modulation(h, this.layer, m)), curves: CURVES.map(m => engine.modulation(h, this.layer, m))};
+  }
+
+  addBacking(left, right) {
+    this.loop.advance(BLOCK, (key, velocity) => velocity > 0 ? engine.noteOn(this.backing, key, velocity) : engine.noteOff(this.backing, key, 64));
+    engine.render(this.backing, this.besideLeft, this.besideRight, 0, BLOCK);
+    for (let i = 0; i < BLOCK; i++) {
+      left[i] = Math.max(-1, Math.min(1, left[i] + this.besideLeft[i]));
+      right[i] = Math.max(-1, Math.min(1, right[i] + this.besideRight[i]));
+    }
+  }
+
   report() {
     const h = this.handle;
     const values = this.watched.map(index => engine.soundingValue(h, index));
     const slots = this.slots.map(([layer, slot]) => [engine.peakBefore(h, layer, slot), engine.peakAfter(h, layer, slot), engine.reduction(h, layer, slot)]);
     this.port.postMessage({slots, peak: this.peak, voices: engine.voices(h), layers: engine.layers(h), faults: engine.faults(h),
-      limited: engine.limited(h), values});
+      limited: engine.limited(h), values, note: this.note()});
     this.peak = 0;
     this.sinceReport = 0;
   }

@@ -39,6 +39,7 @@ public final class Engine {
     private final LayerBus[] buses = new LayerBus[Parameters.LAYERS];
     private final Lfo[][] sharedLfos = new Lfo[Parameters.LAYERS][LayerParameters.LFOS];
     private final EffectChain effects;
+    private final EngineView view;
     private final double[] lastModulation = new double[Modulator.COUNT];
     private final double[] stepLeft = new double[STEP];
     private final double[] stepRight = new double[STEP];
@@ -61,6 +62,7 @@ public final class Engine {
             }
         }
         effects = new EffectChain(PatchParameters.EFFECTS, PatchParameters.effect(0), sampleRate);
+        view = new EngineView(pool, panel, buses, effects);
         notes = new NotePlay(panel, pool, controllers, setting.tuning, materials);
         takeMaterial();
     }
@@ -231,37 +233,9 @@ public final class Engine {
         return pool.layersHeld();
     }
 
-    /** How far a slot holds the level down now, in dB from 0 up. @param layer from 0, or -1 for the chain that all layers share */
-    public double reductionDb(int layer, int slot) {
-        return chain(layer).slot(slot).reductionDb();
-    }
-
-    /** Greatest level before a slot since the last call. */
-    public double takePeakBefore(int layer, int slot) {
-        return chain(layer).slot(slot).takePeakBefore();
-    }
-
-    /** Greatest level after a slot since the last call. */
-    public double takePeakAfter(int layer, int slot) {
-        return chain(layer).slot(slot).takePeakAfter();
-    }
-
-    private EffectChain chain(int layer) {
-        return layer < 0 ? effects : buses[layer].effects;
-    }
-
-    /** Where a parameter stands now in the newest voice, macros and routes included. */
-    public double soundingValue(int index) {
-        int layer = Parameters.layerOf(index);
-        if (layer < 0) {
-            return panel.patchBlock()[index];
-        }
-        int place = index - Parameters.ofLayer(layer, 0);
-        if (place >= LayerParameters.VOICE_SIZE) {
-            return panel.layerBlock(layer)[place];
-        }
-        Voice newest = pool.newest(layer);
-        return newest != null ? newest.parameter(place) : panel.eased(index);
+    /** What can be seen of the engine while it plays. */
+    public EngineView view() {
+        return view;
     }
 
     private double tempo() {

@@ -51,6 +51,7 @@ final class Voice {
     private double glideFrom;
     private double glideSeconds;
     private double glideTime;
+    private double seconds;
     private double gainLeft;
     private double gainRight;
 
@@ -106,6 +107,7 @@ final class Voice {
         glideFrom = note.glideFrom;
         glideTime = note.glideTime;
         glideSeconds = 0;
+        seconds = 0;
         gainLeft = 0;
         gainRight = 0;
         for (int i = 0; i < block.length; i++) {
@@ -251,6 +253,16 @@ final class Voice {
             return released();
         }
         return released() ? level() < other.level() : order < other.order;
+    }
+
+    /** Stage and seconds of an envelope, as {@link gentlecomet.sound.motion.Envelope#place}. */
+    double envelopePlace(int envelope) {
+        return envelopes[envelope].place();
+    }
+
+    /** Seconds since it began. */
+    double seconds() {
+        return seconds;
     }
 
     /** A parameter of the layer as it stood in the last control step, routes included. */
@@ -402,6 +414,7 @@ final class Voice {
     }
 
     private void movePitch(VoiceSetting setting) {
+        seconds += setting.stepSeconds;
         glideSeconds += setting.stepSeconds;
         pitch = glideSeconds >= glideTime ? target : glideFrom + (target - glideFrom) * glideSeconds / glideTime;
     }

@@ -64,6 +64,11 @@ public final class Envelope {
         return level;
     }
 
+    /** How far it has come: 1000 x the stage (1 delay, 2 attack, 3 hold, 4 decay and sustain, 5 release) + seconds within it. */
+    public double place() {
+        return 1000.0 * stage + Math.min(999, seconds);
+    }
+
     /**
      * Moves on by a control step and answers the level at its end.
      *

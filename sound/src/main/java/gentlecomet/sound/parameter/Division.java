@@ -9,6 +9,8 @@ public final class Division {
     private static final String[] NAMES = {"1/64", "1/32", "1/16", "1/8", "1/4", "1/2", "1/1", "2/1", "4/1"};
     private static final List<String> IDS = new ArrayList<>();
     private static final double[] BEATS = declare();
+    /** Number of choices, the free one included. */
+    public static final int COUNT = BEATS.length;
 
     private Division() {
     }

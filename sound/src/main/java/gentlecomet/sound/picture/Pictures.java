@@ -4,6 +4,8 @@ import gentlecomet.sound.effect.Compressor;
 import gentlecomet.sound.effect.Equaliser;
 import gentlecomet.sound.engine.Engine;
 import gentlecomet.sound.filter.VoiceFilter;
+import gentlecomet.sound.maths.ControlStep;
+import gentlecomet.sound.maths.Fourier;
 import gentlecomet.sound.maths.Polynomials;
 import gentlecomet.sound.motion.DrawnCurve;
 import gentlecomet.sound.motion.Envelope;
@@ -28,6 +30,8 @@ public final class Pictures {
 
     private static final double RATE = 48000;
     private static final double LOW_HZ = 20;
+    /** Small enough that no filter's own limits bend what it is measured by. */
+    private static final double IMPULSE = 1e-3;
     private static final double OCTAVES = 9.965784284662087;
 
     private final Engine engine = new Engine(RATE);
@@ -49,9 +53,7 @@ public final class Pictures {
         double[] left = new double[frames];
         double[] right = new double[frames];
         engine.render(left, right, 0, frames);
-        double semitones = 12 * image[Parameters.ofSource(layer, source, SourceParameters.OCTAVE)]
-                + image[Parameters.ofSource(layer, source, SourceParameters.SEMITONES)];
-        double period = RATE / (440 * Polynomials.exp2((48 + semitones - 69) / 12)) / image[Parameters.ofSource(layer, source, SourceParameters.RATIO)];
+        double period = RATE / frequency(image, layer, source);
         double span = Math.max(40, Math.min(2 * period, frames - 600));
         double[] picture = new double[points];
         for (int i = 0; i < points; i++) {
@@ -99,6 +101,105 @@ public final class Pictures {
             alone[PatchImage.routesAt() + 1 + PatchImage.ROUTE * r + 2] = 0;
         }
         return alone;
+    }
+
+    /**
+     * Harmonics of a source as it sounds alone at key C3.
+     *
+     * @return level in dB of each of the first {@code count} harmonics, -120 for none
+     */
+    public double[] harmonics(double[] image, int layer, int source, int count) {
+        double[] alone = alone(image, layer, source);
+        PatchImage.pin(alone, Parameters.ofSource(layer, source, SourceParameters.COPIES), 1);
+        engine.load(alone);
+        engine.noteOn(48, 127);
+        int frames = 8192;
+        double[] left = new double[frames];
+        double[] right = new double[frames];
+        engine.render(left, right, 0, 1024);
+        engine.render(left, right, 0, frames);
+        for (int i = 0; i < frames; i++) {
+            left[i] = 0.5 * (left[i] + right[i]) * (0.5 - 0.5 * Polynomials.cosCycles((double) i / frames));
+        }
+        double hz = frequency(image, layer, source);
+        double[] levels = new double[count];
+        for (int n = 1; n <= count; n++) {
+            levels[n - 1] = n * hz < 0.5 * RATE ? Math.max(-120, Polynomials.dbOfGain(4 * amplitude(left, n * hz / RATE) / frames)) : -120;
+        }
+        return levels;
+    }
+
+    /** Size of the transform of samples at one frequency in cycles per sample, by a vector that turns along. */
+    private static double amplitude(double[] samples, double turn) {
+        double cos = Polynomials.cosCycles(turn);
+        double sin = Polynomials.sinCycles(turn);
+        double x = 1;
+        double y = 0;
+        double re = 0;
+        double im = 0;
+        for (double v : samples) {
+            re += v * x;
+            im += v * y;
+            double turned = x * cos - y * sin;
+            y = x * sin + y * cos;
+            x = turned;
+        }
+        return Math.sqrt(re * re + im * im);
+    }
+
+    private static double frequency(double[] image, int layer, int source) {
+        double semitones = 12 * image[Parameters.ofSource(layer, source, SourceParameters.OCTAVE)]
+                + image[Parameters.ofSource(layer, source, SourceParameters.SEMITONES)]
+                + image[Parameters.ofSource(layer, source, SourceParameters.CENTS)] / 100;
+        return 440 * Polynomials.exp2((48 + semitones - 69) / 12) * image[Parameters.ofSource(layer, source, SourceParameters.RATIO)];
+    }
+
+    /**
+     * Both filters of a layer as they are joined, measured: what comes out of them for a single small sample, transformed.
+     *
+     * @return level in dB at frequencies evenly spread in octaves from 20 Hz to 20 kHz
+     */
+    public static double[] filters(double[] image, int layer, int points) {
+        double[] block = layerBlock(image, layer);
+        int size = 8192;
+        double[] re = new double[size];
+        double[] im = new double[size];
+        VoiceFilter one = new VoiceFilter();
+        VoiceFilter two = new VoiceFilter();
+        int first = LayerParameters.filter(0);
+        int second = LayerParameters.filter(1);
+        one.equip((int) block[first + FilterParameters.TYPE], RATE);
+        two.equip((int) block[second + FilterParameters.TYPE], RATE);
+        boolean parallel = block[LayerParameters.FILTER_ROUTING] != 0;
+        double[] left = new double[ControlStep.SAMPLES];
+        double[] right = new double[ControlStep.SAMPLES];
+        double[] otherLeft = new double[ControlStep.SAMPLES];
+        double[] otherRight = new double[ControlStep.SAMPLES];
+        for (int at = 0; at < size; at += ControlStep.SAMPLES) {
+            for (int i = 0; i < ControlStep.SAMPLES; i++) {
+                double in = at + i == 0 ? IMPULSE : 0;
+                left[i] = in;
+                right[i] = in;
+                otherLeft[i] = in;
+                otherRight[i] = in;
+            }
+            one.process(left, right, block, first, 60, 0, RATE);
+            two.process(parallel ? otherLeft : left, parallel ? otherRight : right, block, second, 60, 0, RATE);
+            for (int i = 0; i < ControlStep.SAMPLES; i++) {
+                re[at + i] = parallel ? left[i] + otherLeft[i] : left[i];
+            }
+        }
+        Fourier.transform(re, im, 1);
+        double[] picture = new double[points];
+        for (int i = 0; i < points; i++) {
+            double place = hz(i, points) / RATE * size;
+            int k = (int) place;
+            double part = place - k;
+            double low = Math.sqrt(re[k] * re[k] + im[k] * im[k]);
+            double high = Math.sqrt(re[k + 1] * re[k + 1] + im[k + 1] * im[k + 1]);
+            picture[i] = Math.max(-120, Polynomials.dbOfGain((low + (high - low) * part) / IMPULSE));
+        }
+        return picture;
     }
 
     /** Response of a layer's filter in dB, at frequencies evenly spread in octaves from 20 Hz to 20 kHz; flat when it is off. */

@@ -141,7 +141,7 @@ class PlayingTest {
         Engine engine = Played.engine(patch, 48000);
         engine.noteOn(60, 100);
         engine.render(new double[4800], new double[4800], 0, 4800);
-        return engine.soundingValue(Parameters.find("layer1.zone.pan").index());
+        return engine.view().soundingValue(Parameters.find("layer1.zone.pan").index());
     }
 
     @Test
@@ -154,10 +154,10 @@ class PlayingTest {
         engine.noteOn(60, 100);
         double[] out = new double[96000];
         engine.render(out, new double[96000], 0, 96000);
-        assertEquals(80, engine.soundingValue(pan), 0.5);
+        assertEquals(80, engine.view().soundingValue(pan), 0.5);
         engine.noteOff(60);
         engine.render(out, new double[96000], 0, 96000);
-        assertEquals(-60, engine.soundingValue(pan), 0.5);
+        assertEquals(-60, engine.view().soundingValue(pan), 0.5);
     }
 
     @Test
@@ -170,7 +170,7 @@ class PlayingTest {
         double[] expected = {100, -50, 20, 0};
         for (double level : expected) {
             engine.render(new double[6000], new double[6000], 0, 6000);
-            assertEquals(level, engine.soundingValue(pan), 1e-9);
+            assertEquals(level, engine.view().soundingValue(pan), 1e-9);
             engine.render(new double[6000], new double[6000], 0, 6000);
         }
     }
@@ -210,6 +210,6 @@ class PlayingTest {
         engine.breath(0.5);
         engine.noteOn(60, 100);
         engine.render(new double[9600], new double[9600], 0, 9600);
-        assertEquals(40, engine.soundingValue(Parameters.find("layer1.zone.pan").index()), 0.01);
+        assertEquals(40, engine.view().soundingValue(Parameters.find("layer1.zone.pan").index()), 0.01);
     }
 }

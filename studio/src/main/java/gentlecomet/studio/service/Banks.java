@@ -94,6 +94,29 @@ public class Banks {
         return patches.insert(row.bankId(), freeSlot(row.bankId(), row.slot()), copy, "Copy of \"" + row.name() + "\"");
     }
 
+    /** A sibling of a patch in the next free slot, named after it with one more word where the house's length allows. */
+    @Transactional
+    public long sibling(long parentId, Patch sibling, String word) {
+        PatchRow parent = editing.get(parentId);
+        int longest = collectionOf(parent).rules().nameMaxLength();
+        String[] words = parent.name().split(" ");
+        String wanted = parent.name() + " " + word;
+        if (wanted.length() > longest || words.length > 3) {
+            words[words.length - 1] = word;
+            wanted = String.join(" ", words);
+        }
+        Patch named = sibling.withNaming(parent.patch().naming().withName(freeName(parent.bankId(), wanted.length() > longest ? parent.name() : wanted)));
+        return patches.insert(parent.bankId(), freeSlot(parent.bankId(), parent.slot()), named, "Sibling of \"" + parent.name() + "\"");
+    }
+
+    /** A new patch that begins as a category's start or as another patch, in a slot or the first free one. */
+    @Transactional
+    public long newFrom(long bankId, int slot, Patch start, String name, String words) {
+        bank(bankId);
+        Patch named = start.withNaming(start.naming().withName(freeName(bankId, name)));
+        return patches.insert(bankId, slot == 0 ? freeSlot(bankId, 1) : slot, named, words);
+    }
+
     /** Moves a patch one slot up or down; a patch in the way changes places with it. */
     @Transactional
     public void move(long patchId, int slot) {

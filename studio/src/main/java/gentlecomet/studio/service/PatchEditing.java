@@ -81,12 +81,6 @@ public class PatchEditing {
         return get(id);
     }
 
-    /** Brings a revision back as the working state; this is an edit and can be undone. */
-    public PatchRow restore(long id, int number) {
-        Patch state = patches.revision(id, number).orElseThrow(() -> new MissingException("There is no revision " + number + ".")).patch();
-        return edit(id, 0, "", new PatchEdit.Restore(state, "Revision " + number + " brought back"));
-    }
-
     private PatchRow current(long id, long version) {
         PatchRow row = patches.findForUpdate(id).orElseThrow(PatchEditing::missing);
         if (version != 0 && row.version() != version) {

@@ -1,9 +1,11 @@
 package gentlecomet.studio.web;
 
 import gentlecomet.craft.edit.PatchEdit;
+import gentlecomet.craft.format.StartPatches;
 import gentlecomet.craft.level.Levelling;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.service.Banks;
 import gentlecomet.studio.service.Measures;
 import gentlecomet.studio.service.PatchEditing;
@@ -80,8 +82,12 @@ class BankController {
     }
 
     @PostMapping("/banks/{id}/patches")
-    String newPatch(@PathVariable long id, @RequestParam(defaultValue = "0") int slot) {
-        return "redirect:/patches/" + banks.newPatch(id, slot);
+    String newPatch(@PathVariable long id, @RequestParam(defaultValue = "0") int slot, @RequestParam(defaultValue = "") String start) {
+        if (start.isEmpty()) {
+            return "redirect:/patches/" + banks.newPatch(id, slot);
+        }
+        Patch begin = StartPatches.of(start);
+        return "redirect:/patches/" + banks.newFrom(id, slot, begin, begin.name(), "New from the start for " + start);
     }
 
     @PostMapping("/patches/{id}/duplicate")

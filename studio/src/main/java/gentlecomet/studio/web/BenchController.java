@@ -2,6 +2,7 @@ package gentlecomet.studio.web;
 
 import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.craft.format.PatchRules;
+import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.craft.level.Levelling;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
@@ -14,6 +15,7 @@ import gentlecomet.studio.store.CollectionStore.CollectionRow;
 import gentlecomet.studio.store.PatchStore.PatchRow;
 import java.util.List;
 import java.util.Map;
+import org.springframework.http.MediaType;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -102,9 +104,11 @@ class BenchController {
         return bench.part(editing.save(id, version, note), model);
     }
 
-    @PostMapping("/patches/{id}/restore")
-    String restore(@PathVariable long id, @RequestParam int revision, Model model) {
-        return bench.part(editing.restore(id, revision), model);
+    /** The patch as JSON, for the clipboard of parts. */
+    @GetMapping(value = "/patches/{id}/content", produces = MediaType.APPLICATION_JSON_VALUE)
+    @ResponseBody
+    String content(@PathVariable long id) {
+        return PatchFormat.write(editing.get(id).patch());
     }
 
     /** Level to target for this patch. */

@@ -1,5 +1,9 @@
 package gentlecomet.studio.web;
 
+import gentlecomet.craft.check.LooseEnds;
+import gentlecomet.craft.portrait.Portrait;
+import gentlecomet.craft.rules.HouseRules;
+import gentlecomet.craft.vary.Quality;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.service.Banks;
@@ -8,7 +12,10 @@ import gentlecomet.studio.store.AssetStore;
 import gentlecomet.studio.store.CollectionStore.CollectionRow;
 import gentlecomet.studio.store.PatchStore;
 import gentlecomet.studio.store.PatchStore.PatchRow;
+import gentlecomet.studio.service.Versions;
+import gentlecomet.studio.store.VersionStore;
 import java.util.List;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 
@@ -23,8 +30,12 @@ class BenchModel {
     private final AssetStore assets;
     private final Banks banks;
     private final BankRows rows;
+    private final VersionStore versions;
+    private final Versions measured;
 
-    BenchModel(PatchEditing editing, PatchStore patches, AssetStore assets, Banks banks, BankRows rows) {
+    BenchModel(PatchEditing editing, PatchStore patches, AssetStore assets, Banks banks, BankRows rows, VersionStore versions, Versions measured) {
+        this.versions = versions;
+        this.measured = measured;
         this.editing = editing;
         this.patches = patches;
         this.assets = assets;
@@ -53,6 +64,19 @@ class BenchModel {
         model.addAttribute("revisions", patches.revisions(row.id()));
         model.addAttribute("targets", targets(row.patch()));
         model.addAttribute("assets", assets.of(collection.id()));
+        model.addAttribute("looseEnds", LooseEnds.of(row.patch()));
+        model.addAttribute("pads", versions.pads(row.id()).stream().collect(Collectors.toMap(VersionStore.PadRow::letter, p -> p)));
+        model.addAttribute("others", patches.inBank(row.bankId()));
+        model.addAttribute("qualities", Quality.values());
+        model.addAttribute("siblings", siblings(row, collection.rules()));
+    }
+
+    /** A sibling with its picture, as far as it has been measured. */
+    record Sibling(VersionStore.VariationRow row, String portrait) {
+    }
+
+    private List<Sibling> siblings(PatchRow row, HouseRules rules) {
+        return versions.variations(row.id()).stream().map(v -> new Sibling(v, measured.measured(v.patch(), rules).map(Portrait::svg).orElse("…"))).toList();
     }
 
     /** Names of what routes and macros can move: everything movable that means something as the patch stands. */

@@ -2,10 +2,12 @@ package gentlecomet.studio.web;
 
 import gentlecomet.craft.edit.DepthText;
 import gentlecomet.craft.edit.MoveEffect;
+import gentlecomet.craft.edit.PastePart;
 import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.craft.edit.SetRecording;
 import gentlecomet.craft.edit.SetShape;
 import gentlecomet.craft.edit.ShapeRoute;
+import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.sound.parameter.EffectParameters;
 import gentlecomet.sound.parameter.KeyName;
 import gentlecomet.sound.parameter.LayerParameters;
@@ -77,6 +79,11 @@ final class EditForm {
                 return addEffect(form, patch);
             case "moveEffect":
                 return new MoveEffect(number(form, "layer"), number(form, "slot"), number(form, "to"));
+            case "paste":
+                return new PastePart(PatchFormat.read(field(form, "content"), "what was copied"), field(form, "from"), field(form, "to"));
+            case "setValue":
+                Parameter set = target(field(form, "target"), patch);
+                return new PatchEdit.SetValue(set, ValueText.quantity(field(form, "value"), Unit.NONE));
             case "removeRecording":
                 return new SetRecording(layer(form), source(form), null);
             case "split":

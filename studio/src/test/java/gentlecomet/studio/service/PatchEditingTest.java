@@ -26,6 +26,8 @@ class PatchEditingTest {
     @Autowired
     private PatchEditing editing;
     @Autowired
+    private Versions versions;
+    @Autowired
     private Banks banks;
     @Autowired
     private CollectionStore collections;
@@ -103,7 +105,7 @@ class PatchEditingTest {
         cutoff(300, "");
         assertFalse(editing.get(id).saved());
         assertEquals(2, editing.save(id, 0, "").revision());
-        assertEquals(1000, editing.restore(id, 1).patch().value(CUTOFF.index()));
+        assertEquals(1000, versions.bringBack(id, 0, "revision1").patch().value(CUTOFF.index()));
         editing.undo(id);
         assertEquals(300, cutoff());
         assertThrows(DataAccessException.class, () -> jdbc.sql("update revision set note = 'x' where patch_id = :id").param("id", id).update());

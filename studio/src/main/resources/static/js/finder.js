@@ -1,0 +1,150 @@
+// The command finder: any patch, page, parameter or action by the beginnings of its words. Also the matching behind the route picker.
+import {ask, say} from './requests.js';
+
+/** Other words for what the pages call by one name; each leads to the words at its right. */
+const SYNONYMS = {brightness: 'cutoff', tone: 'cutoff', filter: 'cutoff', vibrato: 'pitch shift', tremolo: 'level', volume: 'level', loudness: 'level', gain: 'level',
+  tune: 'fine tune', detune: 'detune', unison: 'copies', voices: 'copies', spread: 'width', stereo: 'width', wet: 'mix', echo: 'delay', verb: 'reverb',
+  space: 'reverb', fm: 'phase from', resonance: 'resonance', q: 'resonance', wavetable: 'position', morph: 'position', noise: 'noise level', bend: 'pitch shift',
+  portamento: 'glide', length: 'release', distortion: 'drive', saturation: 'drive'};
+const MOST = 14;
+const RECENT = 'comet-found';
+
+/**
+ * How well a text fits what was typed: every typed word begins a word of the text, or its synonym does.
+ * @returns {number} 0 for no fit, more for a better one
+ */
+export function fits(text, typed) {
+  const words = text.toLowerCase().split(/[\s:,()/]+/);
+  let score = 1;
+  for (const word of typed.toLowerCase().split(/\s+/).filter(Boolean)) {
+    const begins = w => words.some(t => t.startsWith(w));
+    if (words.includes(word)) {
+      score += 3;
+    } else if (begins(word)) {
+      score += 2;
+    } else {
+      const other = Object.keys(SYNONYMS).find(s => s.startsWith(word) && SYNONYMS[s].split(' ').every(begins));
+      if (!other) {
+        return 0;
+      }
+      score += 1;
+    }
+  }
+  return score + 1 / (1 + text.length);
+}
+
+/** The entries that fit best. @param {Array<{text: string}>} entries */
+export function best(entries, typed, most = MOST) {
+  const recent = recently();
+  return entries.map(entry => ({entry, score: typed.trim() === '' ? (recent.includes(entry.text) ? 2 + recent.length - recent.indexOf(entry.text) : 0.5)
+    : fits(entry.text, typed) * (recent.includes(entry.text) ? 1.1 : 1)}))
+    .filter(e => e.score > 0).sort((a, b) => b.score - a.score).slice(0, most).map(e => e.entry);
+}
+
+/** Remembers what was chosen last. */
+export function remember(text) {
+  localStorage.setItem(RECENT, JSON.stringify([text, ...recently().filter(t => t !== text)].slice(0, 12)));
+}
+
+function recently() {
+  return JSON.parse(localStorage.getItem(RECENT) ?? '[]');
+}
+
+/**
+ * A list that is typed into: arrows choose, Enter takes.
+ * @param {HTMLInputElement} input
+ * @param {HTMLElement} list
+ * @param {() => Array<{text: string, kind?: string}>} entries
+ * @param {(entry: object) => void} take
+ */
+export function typeToFind(input, list, entries, take) {
+  let shown = [];
+  let chosen = 0;
+  list.setAttribute('role', 'listbox');
+  input.setAttribute('role', 'combobox');
+  input.setAttribute('aria-expanded', 'true');
+  const show = () => {
+    list.replaceChildren(...shown.map((entry, i) => {
+      const item = document.createElement('li');
+      item.setAttribute('role', 'option');
+      item.setAttribute('aria-selected', String(i === chosen));
+      const name = document.createElement('span');
+      name.textContent = entry.text;
+      const kind = document.createElement('span');
+      kind.className = 'soft';
+      kind.textContent = entry.kind ?? '';
+      item.append(name, kind);
+      item.addEventListener('pointerdown', e => {
+        e.preventDefault();
+        finish(entry);
+      });
+      return item;
+    }));
+    list.querySelector('[aria-selected="true"]')?.scrollIntoView({block: 'nearest'});
+  };
+  const finish = entry => {
+    if (entry) {
+      remember(entry.text);
+      take(entry);
+    }
+  };
+  const find = () => {
+    shown = best(entries(), input.value);
+    chosen = 0;
+    show();
+  };
+  input.addEventListener('input', find);
+  input.addEventListener('focus', find);
+  input.addEventListener('keydown', e => {
+    e.stopPropagation();
+    const step = {ArrowDown: 1, ArrowUp: -1}[e.key];
+    if (step && shown.length) {
+      e.preventDefault();
+      chosen = (chosen + step + shown.length) % shown.length;
+      show();
+    } else if (e.key === 'Enter' && shown.length) {
+      e.preventDefault();
+      finish(shown[chosen]);
+    }
+  });
+}
+
+/**
+ * Opens the finder.
+ * @param {{actions: Array<{text: string, act: () => void}>, openPlace: ((id: string) => void)|null, collection: string, patch: string|null}} page
+ */
+export async function openFinder(page) {
+  const dialog = document.getElementById('finder');
+  if (dialog.open) {
+    return;
+  }
+  const input = document.createElement('input');
+  input.placeholder = 'a patch, a page, a parameter, an action …';
+  input.setAttribute('aria-label', 'Find and do');
+  const list = document.createElement('ul');
+  list.className = 'found';
+  dialog.replaceChildren(input, list);
+  let entries = page.actions.map(a => ({...a, kind: 'action'}));
+  typeToFind(input, list, () => entries, entry => {
+    dialog.close();
+    entry.act();
+  });
+  dialog.showModal();
+  input.focus();
+  try {
+    const known = await (await ask(`/find?collection=${page.collection}${page.patch ? `&patch=${page.patch}` : ''}`)).json();
+    const go = url => () => {
+      const link = document.createElement('a');
+      link.href = url;
+      document.getElementById('page').append(link);
+      window.htmx.process(link);
+      link.click();
+      link.remove();
+    };
+    entries = [...entries, ...known.places.map(p => ({text: p.text, kind: p.kind, act: go(p.url)})),
+      ...known.parameters.map(p => ({text: p.text, kind: 'parameter', act: () => page.openPlace(p.url)}))];
+    input.dispatchEvent(new Event('input'));
+  } catch (refusal) {
+    say(refusal.message);
+  }
+}
