@@ -159,6 +159,10 @@ function wireParts(element) {
   element.querySelectorAll('[data-decides]').forEach(choice => choice.addEventListener('change', () =>
     edit({kind: 'choose', target: choice.dataset.decides, value: choice.options[choice.selectedIndex].textContent})));
   wireFiles(element, post, edit);
+  element.querySelectorAll('[data-match]').forEach(b => b.addEventListener('click', () => {
+    b.textContent = '…';
+    post('match', {layer: b.dataset.layerNumber, slot: b.dataset.slot});
+  }));
   wireEars(element);
   wireClipboard(element, () => state.id, edit, () => state.flush());
   wireVersions(element, () => state.id, post, () => state.flush());

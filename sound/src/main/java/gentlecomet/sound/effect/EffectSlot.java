@@ -1,6 +1,7 @@
 package gentlecomet.sound.effect;
 
 import gentlecomet.sound.maths.ControlStep;
+import gentlecomet.sound.maths.Remembered;
 import gentlecomet.sound.parameter.EffectParameters;
 
 /**
@@ -22,6 +23,8 @@ public final class EffectSlot {
     private Effect next;
     private double mix;
     private double feed = 1;
+    private double gain = 1;
+    private final Remembered gainOf = new Remembered();
     private boolean fresh = true;
     private boolean clean = true;
     private double peakBefore;
@@ -51,6 +54,7 @@ public final class EffectSlot {
         clean = true;
         fresh = true;
         mix = 0;
+        gain = 1;
         peakBefore = 0;
         peakAfter = 0;
     }
@@ -75,6 +79,7 @@ public final class EffectSlot {
             return;
         }
         double asked = leaving || block[at + EffectParameters.ON] == 1 ? 0 : block[at + EffectParameters.MIX] / 100;
+        boolean starting = fresh;
         if (fresh) {
             mix = asked;
             feed = 1;
@@ -86,6 +91,7 @@ public final class EffectSlot {
                 effect.reset();
                 clean = true;
             }
+            gain = 1;
             return;
         }
         if (clean && mix == 0) {
@@ -105,8 +111,27 @@ public final class EffectSlot {
             blend(left, wetLeft, mix, (wanted - mix) / SAMPLES);
             blend(right, wetRight, mix, (wanted - mix) / SAMPLES);
         }
+        double db = block[at + EffectParameters.GAIN];
+        if (db != 0 || gain != 1) {
+            withGain(left, right, asked == 0 ? 1 : gainOf.gainOfDb(db), starting);
+        }
         peakAfter = louder(peakAfter, left, right);
         mix = wanted;
+    }
+
+    /** The level after the mix goes to its place as softly as the mix does, so that a bypass does not click. */
+    private void withGain(double[] left, double[] right, double wanted, boolean atOnce) {
+        double most = Math.max(0.02, FADE * Math.abs(gainOf.value() - 1));
+        double end = atOnce || Math.abs(wanted - gain) <= most ? wanted : gain + (wanted > gain ? most : -most);
+        double from = atOnce ? end : gain;
+        double slope = (end - from) / SAMPLES;
+        double[] ramp = ControlStep.RAMP;
+        for (int i = 0; i < SAMPLES; i++) {
+            double g = from + slope * (ramp[i] + 1);
+            left[i] *= g;
+            right[i] *= g;
+        }
+        gain = end;
     }
 
     private static void feedIn(double[] dry, double[] wet, double feed, double slope) {

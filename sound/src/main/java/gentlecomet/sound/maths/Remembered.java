@@ -9,6 +9,11 @@ public final class Remembered {
     private double argument = Double.NaN;
     private double value;
 
+    /** What the last call answered. */
+    public double value() {
+        return value;
+    }
+
     /** {@link Polynomials#gainOfDb}. */
     public double gainOfDb(double db) {
         if (db != argument) {

@@ -12,6 +12,8 @@ public final class EffectParameters {
             "widener", "tremolo", "delay", "reverb", "equaliser", "compressor", "bands", "transients", "ducking", "limiter", "stereo");
     public static final int ON;
     public static final int MIX;
+    /** Level after the mix, to match what goes in. */
+    public static final int GAIN;
 
     public static final int DRIVE_SHAPE;
     public static final int DRIVE_AMOUNT;
@@ -127,6 +129,7 @@ public final class EffectParameters {
                 "compressor", "bands", "transients", "ducking", "limiter", "stereo");
         ON = g.choice("on", "Runs", "on", "bypassed");
         MIX = g.number("mix", "Mix", Unit.PERCENT, Taper.LINEAR, 0, 100, 100);
+        GAIN = g.number("gain", "Level after", Unit.DECIBELS, Taper.LINEAR, -24, 24, 0);
         g.when(TYPE, "drive");
         DRIVE_SHAPE = g.choice("drive.shape", "Shape", "soft", "hard", "fold", "tape", "tube");
         DRIVE_AMOUNT = g.number("drive.amount", "Drive", Unit.DECIBELS, Taper.LINEAR, 0, 48, 12);

@@ -51,6 +51,9 @@ public final class ValueText {
 
     /** A text id as words: "rampUp" becomes "ramp up"; divisions and short ids stay as they are. */
     public static String spoken(String id) {
+        if (id.endsWith("dB")) {
+            return id.substring(0, id.length() - 2) + " dB per octave";
+        }
         StringBuilder out = new StringBuilder();
         for (int i = 0; i < id.length(); i++) {
             char c = id.charAt(i);
@@ -176,12 +179,12 @@ public final class ValueText {
         String wanted = text.endsWith(".") ? text.substring(0, text.length() - 1) + "d" : text;
         for (int i = 0; i < parameter.choices().size(); i++) {
             String id = parameter.choices().get(i);
-            if (id.toLowerCase().equals(wanted) || spoken(id).equals(wanted)) {
+            if (id.toLowerCase().equals(wanted) || spoken(id).toLowerCase().equals(wanted)) {
                 return i;
             }
         }
         for (int i = 0; i < parameter.choices().size(); i++) {
-            if (spoken(parameter.choices().get(i)).startsWith(wanted)) {
+            if (spoken(parameter.choices().get(i)).toLowerCase().startsWith(wanted)) {
                 return i;
             }
         }

@@ -157,10 +157,10 @@ class EngineTest {
         Engine byHand = Played.engine(patch, 48000);
         byHand.setParameter(level.index(), -16);
         byHand.render(new double[48000], new double[48000], 0, 48000);
-        assertEquals(-16, byHand.soundingValue(level.index()), 1e-9);
+        assertEquals(-16, byHand.view().soundingValue(level.index()), 1e-9);
         byHand.setParameter(Parameters.find("macro1").index(), 100);
         byHand.render(new double[48000], new double[48000], 0, 48000);
-        assertEquals(moved.withValue(Parameters.find("macro1"), 100).soundingValue(level), byHand.soundingValue(level.index()), 1e-9);
+        assertEquals(moved.withValue(Parameters.find("macro1"), 100).soundingValue(level), byHand.view().soundingValue(level.index()), 1e-9);
     }
 
     @ParameterizedTest

@@ -1,12 +1,17 @@
 package gentlecomet.studio.web;
 
 import gentlecomet.craft.edit.PatchEdit;
+import gentlecomet.craft.edit.Together;
 import gentlecomet.craft.format.PatchRules;
 import gentlecomet.craft.format.PatchFormat;
+import gentlecomet.craft.level.GainMatch;
 import gentlecomet.craft.level.Levelling;
+import gentlecomet.craft.phrase.Phrases;
+import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.studio.service.Assets;
 import gentlecomet.studio.service.Banks;
 import gentlecomet.studio.service.Measures;
 import gentlecomet.studio.service.PatchEditing;
@@ -14,6 +19,7 @@ import gentlecomet.studio.service.RefusedException;
 import gentlecomet.studio.store.CollectionStore.CollectionRow;
 import gentlecomet.studio.store.PatchStore.PatchRow;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Controller;
@@ -34,12 +40,14 @@ class BenchController {
     private final BenchModel bench;
     private final Banks banks;
     private final Measures measures;
+    private final Assets assets;
     private final BankRows rows;
     private final Frames frames;
     private final ProgressStream progress;
 
-    BenchController(PatchEditing editing, BenchModel bench, Banks banks, Measures measures, BankRows rows, Frames frames,
+    BenchController(PatchEditing editing, BenchModel bench, Banks banks, Measures measures, Assets assets, BankRows rows, Frames frames,
             ProgressStream progress) {
+        this.assets = assets;
         this.editing = editing;
         this.bench = bench;
         this.banks = banks;
@@ -118,6 +126,23 @@ class BenchController {
         Levelling.Proposal proposal = measures.proposal(row, banks.collectionOf(row).rules())
                 .orElseThrow(() -> new RefusedException("The patch is still being measured; try again in a moment."));
         return bench.part(editing.edit(id, 0, "", new PatchEdit.SetValue(Parameters.at(PatchParameters.LEVEL_TRIM), proposal.trimDb())), model);
+    }
+
+    /** Brings an effect's output to the loudness of what goes into it. */
+    @PostMapping("/patches/{id}/match")
+    String match(@PathVariable long id, @RequestParam long version, @RequestParam int layer, @RequestParam int slot, Model model) {
+        PatchRow row = editing.get(id);
+        if (layer < -1 || layer >= Parameters.LAYERS || slot < 0 || slot >= (layer < 0 ? PatchParameters.EFFECTS : LayerParameters.EFFECTS)) {
+            throw new RefusedException("There is no such effect.");
+        }
+        try {
+            GainMatch.Result found = new GainMatch(assets).match(row.patch(), Phrases.get(banks.collectionOf(row).rules().phraseOf(row.category())), layer, slot);
+            String words = String.format(Locale.ROOT, "%s matched: %.1f LUFS before, %.1f after, %+.1f dB", found.slot().place(), found.beforeLufs(),
+                    found.afterLufs(), found.db());
+            return bench.part(editing.edit(id, version, "", new Together(words, List.of(new PatchEdit.SetValue(found.slot(), found.db())))), model);
+        } catch (IllegalArgumentException e) {
+            throw new RefusedException("Nothing is heard before or after this effect, so there is nothing to match.");
+        }
     }
 
     /** Loudness and portrait, as far as they are known. */

@@ -2,6 +2,7 @@ package gentlecomet.studio.web;
 
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.service.Banks;
 import gentlecomet.studio.service.PatchEditing;
@@ -63,7 +64,9 @@ class FindController {
         for (Parameter p : Parameters.ALL) {
             int layer = Parameters.layerOf(p.index());
             if (patch.relevant(p) && (layer < 0 || patch.layerOn(layer))) {
-                found.add(new Place(BenchController.targetName(p), "parameter", p.id()));
+                int macro = p.index() - PatchParameters.MACRO;
+                String name = macro >= 0 && macro < PatchParameters.MACROS ? " " + patch.macros().get(macro).name() : "";
+                found.add(new Place(BenchController.targetName(p) + name, "parameter", p.id()));
             }
         }
         return found;
