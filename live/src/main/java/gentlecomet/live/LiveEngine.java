@@ -284,6 +284,12 @@ public final class LiveEngine {
         return typed(PatchImage.of(Patch.neutral("Plain")));
     }
 
+    /** The values at which all parameters of an image sound before routes, in registry order. */
+    @JSExport
+    public static Float64Array soundings(Float64Array image) {
+        return typed(PatchImage.soundings(copied(image)));
+    }
+
     /** The image with a parameter put to a value by hand. */
     @JSExport
     public static Float64Array edited(Float64Array image, int index, double value) {

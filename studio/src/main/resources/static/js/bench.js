@@ -28,7 +28,7 @@ let besideTimer = null;
 const unfolded = new Set();
 
 const MEASURE_AFTER_MS = 900;
-const BESIDE_AFTER_MS = 600;
+const BESIDE_AFTER_MS = 1500;
 
 const bench = () => document.getElementById('bench');
 
@@ -43,6 +43,7 @@ export function setUpBench(root) {
   if (!element) {
     return;
   }
+  setAside(element);
   const playable = JSON.parse(element.querySelector('#focus').dataset.playable);
   const same = state?.id === playable.id && player.playing()?.id === playable.id;
   if (same) {
@@ -65,6 +66,7 @@ export function setUpBench(root) {
   element.querySelectorAll('[data-layer]').forEach(tab => tab.addEventListener('click', () => chooseLayer(Number(tab.dataset.layer))));
   wireForms(element);
   wireParts(element);
+  putBack();
   const wanted = location.hash.slice(1);
   if (wanted && !same) {
     openPlace(wanted);
@@ -100,7 +102,12 @@ function beside(element) {
     if (!benchState()) {
       return;
     }
-    document.getElementById('live-cost').textContent = `${costOf(state.image, engine.plainImage()).toFixed(1)} × a plain one`;
+    requestIdleCallback(() => {
+      const cost = document.getElementById('live-cost');
+      if (cost && benchState()) {
+        cost.textContent = `${costOf(state.image, engine.plainImage()).toFixed(1)} × a plain one`;
+      }
+    });
     const changed = !document.getElementById('save').disabled && element.querySelector('#focus').dataset.saved === 'true';
     try {
       player.setShadow(changed ? (await (await ask(`/patches/${state.id}/versions/saved`)).json()).playable.image : null);
@@ -114,7 +121,12 @@ function beside(element) {
 
 /** Where a route goes and what a macro holds is found by the beginnings of words, or by another word for it. */
 function wireTargets(element) {
-  const entries = [...element.querySelectorAll('#targets option')].map(o => ({text: o.value}));
+  let entries = [];
+  const learn = async () => {
+    if (entries.length === 0) {
+      entries = (await (await ask(`/patches/${state.id}/targets`)).json()).map(text => ({text}));
+    }
+  };
   element.querySelectorAll('[data-find-target]').forEach(input => {
     const list = document.createElement('ul');
     list.className = 'found floating';
@@ -128,7 +140,10 @@ function wireTargets(element) {
         depth.focus();
       }
     });
-    input.addEventListener('focus', () => { list.hidden = false; });
+    input.addEventListener('focus', () => {
+      list.hidden = false;
+      learn().then(() => input.dispatchEvent(new Event('input')), refusal => say(refusal.message));
+    });
     input.addEventListener('blur', () => { list.hidden = true; });
   });
 }
@@ -242,6 +257,40 @@ function withVersion(fields) {
   return {data};
 }
 
+/** The stages as the server sent them, by name. */
+const sent = new Map();
+/** Stages that a fresh bench has unchanged: the old ones stay, with everything that is wired to them. */
+let aside = [];
+
+/** Takes the unchanged stages out of a fresh bench, so that only what has changed is wired again. */
+function setAside(element) {
+  aside = [];
+  const old = bench();
+  element.querySelectorAll('[data-stage-panel]').forEach(panel => {
+    const name = panel.dataset.stagePanel;
+    const html = panel.outerHTML;
+    const kept = standing.get(name);
+    if (sent.get(name) === html && kept && standingFor === element.dataset.patch && old === element) {
+      const mark = document.createComment(name);
+      panel.replaceWith(mark);
+      aside.push([mark, kept]);
+    }
+    sent.set(name, html);
+  });
+}
+
+/** The stages that stand on the page now, by name, and the patch they are of. */
+const standing = new Map();
+let standingFor = '';
+
+function putBack() {
+  aside.forEach(([mark, kept]) => mark.replaceWith(kept));
+  aside = [];
+  standing.clear();
+  standingFor = bench().dataset.patch;
+  bench().querySelectorAll('[data-stage-panel]').forEach(panel => standing.set(panel.dataset.stagePanel, panel));
+}
+
 function replaceBench(html) {
   const focused = document.activeElement?.id;
   const box = document.createElement('template');
@@ -250,6 +299,8 @@ function replaceBench(html) {
   bench().replaceWith(fresh);
   window.htmx.process(fresh);
   document.dispatchEvent(new CustomEvent('comet:fresh', {detail: fresh}));
+  clearTimeout(measureTimer);
+  measureTimer = setTimeout(measureAgain, MEASURE_AFTER_MS);
   if (focused) {
     document.getElementById(focused)?.focus({preventScroll: true});
   }
@@ -351,7 +402,8 @@ export function openPlace(id) {
 }
 
 function showAll() {
-  bench()?.querySelectorAll('.bar[data-index], .bar-choice').forEach(bar => showBar(bar, state.sounding(Number(bar.dataset.index))));
+  const values = engine.soundings(state.image);
+  bench()?.querySelectorAll('.bar[data-index], .bar-choice').forEach(bar => showBar(bar, values[Number(bar.dataset.index)]));
   redraw();
 }
 

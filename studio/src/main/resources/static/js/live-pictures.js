@@ -6,7 +6,7 @@ import {colour, curve, fit, label} from './canvas.js';
 const NAMES = ['C', 'C#', 'D', 'D#', 'E', 'F', 'F#', 'G', 'G#', 'A', 'A#', 'B'];
 const SCOPE_SECONDS = 0.025;
 const TUNE_EVERY = 5;
-const COST_VOICES_SECONDS = 0.25;
+const COST_SECONDS = 0.1;
 
 let pitch = 0;
 let turn = 0;
@@ -148,13 +148,13 @@ function drawField(canvas, chain) {
 export function costOf(image, plain) {
   const left = new Float32Array(128);
   const right = new Float32Array(128);
-  const blocks = Math.round(COST_VOICES_SECONDS * 375);
+  const blocks = Math.round(COST_SECONDS * 375);
   const time = picture => {
     costEngine ??= engine.create(48000);
     engine.load(costEngine, picture);
     engine.noteOn(costEngine, 48, 100);
     let best = Infinity;
-    for (let round = 0; round < 3; round++) {
+    for (let round = 0; round < 2; round++) {
       const start = performance.now();
       for (let i = 0; i < blocks; i++) {
         engine.render(costEngine, left, right, 0, 128);

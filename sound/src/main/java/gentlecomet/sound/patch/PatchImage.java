@@ -154,6 +154,21 @@ public final class PatchImage {
         return new MacroTarget(Parameters.at(index), image[target + 2], image[target + 3]).at(position);
     }
 
+    /** {@link #sounding} of every parameter, in registry order. */
+    public static double[] soundings(double[] image) {
+        double[] values = new double[Parameters.COUNT];
+        for (int i = 0; i < values.length; i++) {
+            values[i] = image[i];
+        }
+        int at = targetsAt(image);
+        int count = (int) image[at];
+        for (int i = 0; i < count; i++) {
+            int index = (int) image[at + 2 + 4 * i];
+            values[index] = sounding(image, index);
+        }
+        return values;
+    }
+
     /** Puts a parameter to a value in place; where a macro holds it both ends of the macro's range move along. As {@link Patch#withValue}. */
     public static void put(double[] image, int index, double value) {
         Parameter parameter = Parameters.at(index);

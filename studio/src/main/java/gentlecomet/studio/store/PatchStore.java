@@ -69,6 +69,16 @@ public class PatchStore {
         return jdbc.sql(ROWS + " where p.id = :id for update of p").param("id", id).query(PatchStore::row).optional();
     }
 
+    /** A patch by its place alone. */
+    public record NameRow(long id, int slot, String name) {
+    }
+
+    /** Every patch of a bank by its place, without its content. */
+    public List<NameRow> names(long bankId) {
+        return jdbc.sql("select p.id, p.slot, e.name from patch p join edit e on e.patch_id = p.id and e.number = p.cursor where p.bank_id = :bank order by p.slot")
+                .param("bank", bankId).query((rs, n) -> new NameRow(rs.getLong("id"), rs.getInt("slot"), rs.getString("name"))).list();
+    }
+
     /** Names of all other patches of the collection. */
     public List<String> otherNames(long collectionId, long patchId) {
         return jdbc.sql("""

@@ -164,9 +164,17 @@ class BankRows {
         return shown;
     }
 
-    /** One patch alone. */
+    /** One patch alone; what is missing is asked for in the background. */
     Row one(PatchRow row, CollectionRow collection) {
-        Measurement m = measures.ofAll(List.of(row), collection.rules()).get(row.id());
+        return one(row, collection, measures.ofAll(List.of(row), collection.rules()).get(row.id()));
+    }
+
+    /** One patch alone with what is known of it: while a hand is at work nothing is measured of states that will be gone in a moment. */
+    Row asKnown(PatchRow row, CollectionRow collection) {
+        return one(row, collection, measures.of(row, collection.rules()).orElse(null));
+    }
+
+    private Row one(PatchRow row, CollectionRow collection, Measurement m) {
         return row(row, collection.rules(), new NameRules(collection.rules()), m, measures.findings(List.of(row), collection.rules()).get(row.id()),
                 measures.otherNames(collection.id(), row), rounds.latestVerdicts(row.bankId()).get(row.id()));
     }

@@ -23,6 +23,10 @@ record BarGroup(String title, int number, String id, List<Bar> bars, List<Bar> m
             "attackDivision", "holdDivision", "decayDivision", "releaseDivision", "lowKeyFade", "highKeyFade", "lowVelocityFade",
             "highVelocityFade", "scope", "start", "sides", "smooth", "lowCut", "highCut", "drive", "mix");
 
+    public String html() {
+        return BarMarkup.of(this);
+    }
+
     /** The bars of the parameters whose ids begin with a prefix and that mean something now. */
     static BarGroup of(Patch patch, String title, int number, String prefix) {
         List<Bar> bars = new ArrayList<>();

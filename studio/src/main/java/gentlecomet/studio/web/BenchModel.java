@@ -4,8 +4,6 @@ import gentlecomet.craft.check.LooseEnds;
 import gentlecomet.craft.portrait.Portrait;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.craft.vary.Quality;
-import gentlecomet.sound.parameter.Parameters;
-import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.service.Banks;
 import gentlecomet.studio.service.PatchEditing;
 import gentlecomet.studio.store.AssetStore;
@@ -51,7 +49,7 @@ class BenchModel {
 
     void fill(PatchRow row, Model model) {
         CollectionRow collection = banks.collectionOf(row);
-        BankRows.Row known = rows.one(row, collection);
+        BankRows.Row known = rows.asKnown(row, collection);
         PatchEditing.Steps steps = editing.steps(row);
         model.addAttribute("patch", row);
         model.addAttribute("row", known);
@@ -62,11 +60,10 @@ class BenchModel {
         model.addAttribute("view", BenchView.of(row.patch()));
         model.addAttribute("history", patches.history(row.id(), HISTORY_SHOWN));
         model.addAttribute("revisions", patches.revisions(row.id()));
-        model.addAttribute("targets", targets(row.patch()));
         model.addAttribute("assets", assets.of(collection.id()));
         model.addAttribute("looseEnds", LooseEnds.of(row.patch()));
         model.addAttribute("pads", versions.pads(row.id()).stream().collect(Collectors.toMap(VersionStore.PadRow::letter, p -> p)));
-        model.addAttribute("others", patches.inBank(row.bankId()));
+        model.addAttribute("others", patches.names(row.bankId()));
         model.addAttribute("qualities", Quality.values());
         model.addAttribute("siblings", siblings(row, collection.rules()));
     }
@@ -77,11 +74,5 @@ class BenchModel {
 
     private List<Sibling> siblings(PatchRow row, HouseRules rules) {
         return versions.variations(row.id()).stream().map(v -> new Sibling(v, measured.measured(v.patch(), rules).map(Portrait::svg).orElse("…"))).toList();
-    }
-
-    /** Names of what routes and macros can move: everything movable that means something as the patch stands. */
-    private static List<String> targets(Patch patch) {
-        return Parameters.ALL.stream().filter(p -> Parameters.movable(p) && patch.relevant(p)
-                && (Parameters.layerOf(p.index()) < 0 || patch.layerOn(Parameters.layerOf(p.index())))).map(BenchController::targetName).toList();
     }
 }

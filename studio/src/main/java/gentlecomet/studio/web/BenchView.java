@@ -15,10 +15,14 @@ import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.Route;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 
 /** A patch laid out for the bench: every parameter that means something now as a value bar, in signal order. */
 record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList velocity, EffectCards effects, Bar trim, List<MacroCard> macros,
         List<RouteLine> routes, List<Modulator> modulators, List<Route.Side> sides, boolean scaled) {
+
+    /** Last parts of ids of choices that bring a drawn list or a sound file with them. */
+    private static final Set<String> BRINGS_MORE = Set.of("bodySet", "table", "partialsFrom", "velocityCurve");
 
     /**
      * One value bar.
@@ -28,6 +32,10 @@ record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList veloci
      * @param decides  whether other parameters come and go with it
      */
     record Bar(Parameter parameter, double value, String text, int macro, String brackets, boolean decides) {
+        public String html() {
+            return BarMarkup.of(this);
+        }
+
         public boolean choice() {
             return !parameter.choices().isEmpty();
         }
@@ -125,6 +133,7 @@ record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList veloci
             }
         }
         boolean layerSwitch = p.index() >= PatchParameters.SIZE && p.index() == Parameters.ofLayer(Parameters.layerOf(p.index()), LayerParameters.ON);
-        return new Bar(p, value, ValueText.format(p, value), macro + 1, String.join(";", brackets), layerSwitch || Parameters.decides(p));
+        return new Bar(p, value, ValueText.format(p, value), macro + 1, String.join(";", brackets), layerSwitch || Parameters.decides(p)
+                || BRINGS_MORE.contains(p.id().substring(p.id().lastIndexOf('.') + 1)));
     }
 }

@@ -12,6 +12,7 @@ import gentlecomet.studio.store.PatchStore;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -39,6 +40,14 @@ class FindController {
     record Known(List<Place> places, List<Place> parameters) {
     }
 
+    /** Names of what routes and macros can move: everything movable that means something as the patch stands. */
+    @GetMapping("/patches/{id}/targets")
+    List<String> targets(@PathVariable long id) {
+        Patch patch = editing.get(id).patch();
+        return Parameters.ALL.stream().filter(p -> Parameters.movable(p) && patch.relevant(p)
+                && (Parameters.layerOf(p.index()) < 0 || patch.layerOn(Parameters.layerOf(p.index())))).map(BenchController::targetName).toList();
+    }
+
     @GetMapping("/find")
     Known find(@RequestParam long collection, @RequestParam(defaultValue = "0") long patch) {
         banks.collection(collection);
@@ -54,7 +63,7 @@ class FindController {
             places.add(new Place("Levels of " + bank.name(), "page", at + "/levels"));
             places.add(new Place("Soundcheck of " + bank.name(), "page", at + "/soundcheck"));
             places.add(new Place("Listening to " + bank.name(), "page", at + "/listening"));
-            patches.inBank(bank.id()).forEach(p -> places.add(new Place(p.name(), "patch " + p.slot(), "/patches/" + p.id())));
+            patches.names(bank.id()).forEach(p -> places.add(new Place(p.name(), "patch " + p.slot(), "/patches/" + p.id())));
         }
         return new Known(places, patch == 0 ? List.of() : parameters(editing.get(patch).patch()));
     }

@@ -49,7 +49,7 @@ final class Browser implements AutoCloseable {
     /** Waits until something is there and true. */
     <T> T until(Function<WebDriver, T> condition) {
         try {
-            return new WebDriverWait(driver, PATIENCE, Duration.ofMillis(100)).ignoring(StaleElementReferenceException.class)
+            return new WebDriverWait(driver, PATIENCE, Duration.ofMillis(25)).ignoring(StaleElementReferenceException.class)
                     .ignoring(NoSuchElementException.class).until(condition);
         } catch (TimeoutException e) {
             throw new AssertionError("waited in vain on " + driver.getCurrentUrl() + "; the page says \"" + js("return document.getElementById('messages')?.textContent")

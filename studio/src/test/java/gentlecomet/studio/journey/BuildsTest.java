@@ -1,0 +1,71 @@
+package gentlecomet.studio.journey;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import gentlecomet.craft.check.LooseEnds;
+import gentlecomet.craft.format.PatchFormat;
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.studio.StudioTest;
+import gentlecomet.studio.service.PatchEditing;
+import gentlecomet.studio.store.CollectionStore;
+import gentlecomet.studio.store.PatchStore;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.web.server.LocalServerPort;
+
+/**
+ * Eight sounds of the demo, each built from neutral on the screen alone; the lists of gestures are the walk-through. After a change of
+ * a list, {@code -Dcomet.builds.write=true} lets the patches be written to {@code target/builds}, from where they go to the demo.
+ */
+@StudioTest
+class BuildsTest {
+
+    private static final Path LISTS = Path.of("src/test/resources/builds");
+
+    @LocalServerPort
+    private int port;
+    @Autowired
+    private CollectionStore collections;
+    @Autowired
+    private PatchStore patches;
+    @Autowired
+    private PatchEditing editing;
+    @Autowired
+    private gentlecomet.studio.service.Banks banks;
+    @TempDir
+    private Path folder;
+
+    @Test
+    void everySoundIsBuiltFromNeutralOnTheScreen() throws Exception {
+        long demo = collections.banks(collections.all().get(0).id()).get(0).id();
+        long bank = collections.banks(banks.create("Builds")).get(0).id();
+        Path built = Files.createDirectories(Path.of("target/builds"));
+        StringBuilder count = new StringBuilder();
+        try (Browser page = new Browser(port, folder, folder); var lists = Files.list(LISTS)) {
+            for (Path list : lists.filter(p -> p.toString().endsWith(".txt")).sorted().toList()) {
+                page.open("/banks/" + bank);
+                page.click(".page-head button.primary");
+                long id = Long.parseLong(page.until(d -> d.getCurrentUrl().matches(".*/patches/\\d+") ? d.getCurrentUrl().replaceAll(".*/", "") : null));
+                page.find("#bench");
+                int gestures = new Hands(page, editing, LISTS.toAbsolutePath(), id).perform(Files.readAllLines(list));
+                Patch patch = editing.get(id).patch();
+                Files.writeString(built.resolve(list.getFileName().toString().replace(".txt", ".json")), PatchFormat.write(patch));
+                count.append(patch.name()).append(": ").append(gestures).append(" gestures\n");
+                assertEquals(List.of(), LooseEnds.of(patch), patch.name());
+                assertTrue(Boolean.getBoolean("comet.builds.write") || patches.inBank(demo).stream().anyMatch(row -> row.name().equals(patch.name()) && sameSound(row.patch(), patch)),
+                        patch.name() + " is the demo's patch; what was built stands in " + built);
+            }
+        }
+        Files.writeString(built.resolve("gestures.txt"), count.toString());
+    }
+
+    /** The demo has words of its own beside the sound. */
+    private static boolean sameSound(Patch demo, Patch built) {
+        return PatchFormat.write(demo.withNaming(built.naming())).equals(PatchFormat.write(built));
+    }
+}
