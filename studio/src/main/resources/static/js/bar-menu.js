@@ -3,6 +3,20 @@ import * as engine from '../engine/engine.js';
 
 let copied = null;
 
+/** Leads to the macro or the route by which a parameter is moved. */
+function openMover(name, target) {
+  const macro = name.match(/^Macro (\d)$/);
+  if (macro && document.querySelector(`[data-macro-card="${macro[1]}"] [data-target]`)) {
+    document.querySelector('[data-stage="touch"]').click();
+    document.querySelector(`[data-macro-card="${macro[1]}"]`).scrollIntoView({block: 'center'});
+    return;
+  }
+  document.querySelector('[data-stage="motion"]').click();
+  const row = [...document.querySelectorAll('#routes tbody tr')].find(r => r.cells[0].textContent === name && r.cells[1].textContent === target);
+  row?.scrollIntoView({block: 'center'});
+  row?.querySelector('input')?.focus();
+}
+
 /**
  * Opens the menu beside a bar.
  * @param {HTMLElement} bar
@@ -40,6 +54,14 @@ export function openBarMenu(bar, state, edit) {
     macros.append(button);
   }
   const value = state.sounding(index);
+  const movers = (bar.dataset.brackets ?? '').split(';').filter(Boolean).map(entry => entry.split(','));
+  if (movers.length > 0) {
+    const title = document.createElement('div');
+    title.className = 'soft';
+    title.textContent = 'What moves this';
+    menu.append(title, ...movers.map(([name, low, high]) => item(`${name}: ${engine.format(index, engine.valueAt(index, Number(low)))} to ${engine.format(index, engine.valueAt(index, Number(high)))}`,
+      () => openMover(name, bar.dataset.name))));
+  }
   menu.append(macros,
     item('Add a route to here …', () => {
       document.querySelector('[data-stage="motion"]').click();

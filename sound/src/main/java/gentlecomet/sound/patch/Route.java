@@ -1,5 +1,6 @@
 package gentlecomet.sound.patch;
 
+import gentlecomet.sound.maths.Bend;
 import gentlecomet.sound.parameter.Parameter;
 
 /**
@@ -56,6 +57,20 @@ public record Route(Modulator source, Parameter target, double depth, Side side,
 
     public Route withDepth(double newDepth) {
         return new Route(source, target, newDepth, side, bend, low, high, scaler);
+    }
+
+    /** What becomes of a modulator's value on its way through side, bend and limits, the scaler at full; as the engine does it. */
+    public double shaped(double modulator) {
+        double m = modulator;
+        if (side == Side.ONE && source.twoSided()) {
+            m = 0.5 * m + 0.5;
+        } else if (side == Side.BOTH && !source.twoSided()) {
+            m = 2 * m - 1;
+        }
+        if (bend != 0) {
+            m = m < 0 ? -Bend.at(Math.min(1, -m), bend) : Bend.at(Math.min(1, m), bend);
+        }
+        return Math.max(low, Math.min(high, m));
     }
 
     /** Whether it also moves the target against its depth. */

@@ -62,8 +62,12 @@ public final class Played {
 
     /** Frequency of a steady periodic sound: from the phase advance of its fundamental between two stretches. */
     public static double frequency(double[] samples, double nearHz, double rate) {
-        int length = 16384;
-        int gap = 8192;
+        return frequency(samples, nearHz, rate, 16384);
+    }
+
+    /** The same over stretches of a length in samples; low pitches need long ones. */
+    public static double frequency(double[] samples, double nearHz, double rate, int length) {
+        int gap = length / 2;
         double first = phase(samples, 4096, length, nearHz, rate);
         double second = phase(samples, 4096 + gap, length, nearHz, rate);
         double advance = second - first - 2 * Math.PI * nearHz * gap / rate;

@@ -197,6 +197,8 @@ class AssetController {
                 : SourceParameters.PARTIAL_COUNT;
         String words = String.format(Locale.ROOT, "Layer %d source %d: %d partials sound like %d (largest change %.1f dB)", layer + 1, source + 1,
                 result.fewest(), result.before(), result.largestChangeDb());
+        model.addAttribute("said", result.fewest() == result.before() ? "All " + result.before() + " partials are heard: with fewer it sounds different."
+                : result.fewest() + " partials sound like " + result.before() + ".");
         return bench.part(editing.edit(id, version, "", new Together(words,
                 List.of(new PatchEdit.SetValue(Parameters.at(at + count), result.fewest())))), model);
     }

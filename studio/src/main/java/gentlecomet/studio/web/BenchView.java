@@ -21,6 +21,7 @@ import java.util.Set;
 record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList velocity, EffectCards effects, Bar trim, List<MacroCard> macros,
         List<RouteLine> routes, List<Modulator> modulators, List<Route.Side> sides, boolean scaled) {
 
+    private static final int PLOT = 22;
     /** Last parts of ids of choices that bring a drawn list or a sound file with them. */
     private static final Set<String> BRINGS_MORE = Set.of("bodySet", "table", "partialsFrom", "velocityCurve");
 
@@ -87,6 +88,17 @@ record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList veloci
             return BenchController.targetName(route.target());
         }
 
+        /** What the route makes of its modulator, as the points of a small plot of 44 x 22: in across, out upward. */
+        public String plot() {
+            StringBuilder points = new StringBuilder();
+            for (int i = 0; i <= PLOT; i++) {
+                double in = route.source().twoSided() ? 2.0 * i / PLOT - 1 : (double) i / PLOT;
+                points.append(i == 0 ? "" : " ").append(ValueText.fixed(44.0 * i / PLOT, 1)).append(',')
+                        .append(ValueText.fixed(11 - 10 * route.shaped(in) * Math.signum(route.depth()), 1));
+            }
+            return points.toString();
+        }
+
         public String percent(double part) {
             return ValueText.fixed(part * 100, 0);
         }
@@ -115,6 +127,20 @@ record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList veloci
                 drawnVelocity ? DrawnList.of(patch, Shapes.VELOCITY, "points") : null, EffectCards.of(patch, -1),
                 bar(patch, Parameters.at(PatchParameters.LEVEL_TRIM)), macros, routes, List.of(Modulator.values()), List.of(Route.Side.values()),
                 patch.shape(Shapes.SCALE).length > 0);
+    }
+
+    /** What a layer's modulator moves, in words; empty where it moves nothing. @param layer from 1 @param id of the modulator */
+    public String moves(int layer, String id) {
+        List<String> moved = new ArrayList<>();
+        for (RouteLine line : routes) {
+            int of = Parameters.layerOf(line.route().target().index());
+            if ((of < 0 || of == layer - 1) && line.route().source().id().equals(id)) {
+                moved.add(line.target() + " " + line.depth());
+            } else if ((of < 0 || of == layer - 1) && line.route().scaler() != null && line.route().scaler().id().equals(id)) {
+                moved.add("scales " + line.route().source().label() + " to " + line.target());
+            }
+        }
+        return moved.isEmpty() ? "" : "moves " + String.join(", ", moved);
     }
 
     /** The value bar of a parameter. */

@@ -8,12 +8,16 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Supplier;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /** Progress of background work as server-sent events. What is stored is asked, so work of other machines shows too. */
 @Component
 class ProgressStream {
+
+    private static final Logger LOG = LoggerFactory.getLogger(ProgressStream.class);
 
     private static final long PERIOD_MS = 400;
     private static final long LONGEST_MS = 30 * 60 * 1000L;
@@ -55,8 +59,13 @@ class ProgressStream {
                     emitter.complete();
                     stop.run();
                 }
-            } catch (IOException | RuntimeException e) {
-                emitter.completeWithError(e);
+            } catch (IOException e) {
+                // The page has gone; there is no one to tell.
+                emitter.complete();
+                stop.run();
+            } catch (RuntimeException e) {
+                LOG.warn("progress: {}", e.getMessage());
+                emitter.complete();
                 stop.run();
             }
         }, 0, PERIOD_MS, TimeUnit.MILLISECONDS));

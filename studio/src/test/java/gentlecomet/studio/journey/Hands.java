@@ -60,7 +60,11 @@ final class Hands {
             case "macro" -> nameMacro(words[0], words[1], words[2], words[3]);
             case "hold" -> hold(words[0], words[1], rest.split(" ", 3)[2]);
             case "take" -> changing(() -> page.find(source(words[0]) + "[data-take-file]").sendKeys(files.resolve(words[1]).toString()));
-            case "fewest" -> changing(() -> page.click("[data-fewest]" + place(words[0])));
+            case "fewest" -> {
+                gestures++;
+                page.click("[data-fewest]" + place(words[0]));
+                page.until(d -> d.findElement(By.cssSelector("[data-fewest]" + place(words[0]))).isEnabled());
+            }
             case "match" -> {
                 open("effects");
                 changing(() -> page.click("[data-match][data-layer-number='" + (Integer.parseInt(words[0]) - 1) + "'][data-slot='"
