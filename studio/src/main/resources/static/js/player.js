@@ -56,6 +56,11 @@ async function start() {
   if (!context) {
     context = new AudioContext({sampleRate: 48000, latencyHint: 'interactive'});
     context.onstatechange = () => tell('started', context.state === 'running');
+    context.onerror = () => {
+      say('The audio device has gone. Connect one and press a key: sound begins again, and nothing of the patch is lost.', {key: 'device'});
+      context = null;
+      node = null;
+    };
   }
   await context.resume();
   if (!node) {

@@ -57,6 +57,9 @@ function show() {
  * @param {() => Promise<void>} flush
  */
 export function wireVersions(bench, patch, post, flush) {
+  if (!bench.querySelector('[data-stage-panel="versions"]')) {
+    return;
+  }
   bench.querySelectorAll('[data-hear]').forEach(b => b.addEventListener('click', () => hear(patch(), b.dataset.hear)));
   bench.querySelectorAll('[data-put-pad]').forEach(b => b.addEventListener('click', () => post(`pads/${b.dataset.putPad}`, {})));
   const compare = async reference => {

@@ -1,0 +1,157 @@
+package gentlecomet.studio.journey;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import gentlecomet.studio.StudioTest;
+import gentlecomet.studio.service.Banks;
+import gentlecomet.studio.service.PatchEditing;
+import gentlecomet.studio.store.CollectionStore;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.interactions.Actions;
+import org.openqa.selenium.logging.LogType;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.web.server.LocalServerPort;
+
+/** A session at the bench: listening by parts, comparing versions, mending loose ends, copying, finding, and editing on pictures. */
+@StudioTest
+class BenchJourneyTest {
+
+    @LocalServerPort
+    private int port;
+    @Autowired
+    private PatchEditing editing;
+    @Autowired
+    private CollectionStore collections;
+    @Autowired
+    private Banks banks;
+    @TempDir
+    private Path folder;
+
+    @Test
+    void aSessionAtTheBench() {
+        long bank = collections.banks(banks.create("Bench session")).get(0).id();
+        long id = banks.newPatch(bank, 1);
+        try (Browser page = new Browser(port, folder, folder)) {
+            page.open("/patches/" + id);
+            page.find("#bench");
+            page.click("h3");
+            looseEnds(page, id);
+            listeningByParts(page, id);
+            versions(page, id);
+            parts(page, id);
+            pictures(page, id);
+            finding(page);
+            List<String> errors = page.driver.manage().logs().get(LogType.BROWSER).getAll().stream()
+                    .filter(e -> e.getLevel().intValue() >= 1000 && !e.getMessage().contains("422")).map(Object::toString).toList();
+            assertEquals(List.of(), errors);
+        }
+    }
+
+    /** A second source is set up without level: named at the right, and mended with one click. */
+    private void looseEnds(Browser page, long id) {
+        page.click("[data-stage=sources]");
+        page.js("const s = document.getElementById('layer1.source2.wave'); s.value = '2'; s.dispatchEvent(new Event('change'))");
+        page.until(d -> page.text(".loose").contains("Layer 1 source 2 is set up"));
+        page.click(".loose [data-fix]");
+        page.until(d -> editing.get(id).patch().value("layer1.source2.level") == -12);
+        page.until(d -> d.findElements(org.openqa.selenium.By.cssSelector(".loose")).isEmpty());
+    }
+
+    /** Muting takes a source out of what is heard, says so, and changes nothing of the patch. */
+    private void listeningByParts(Browser page, long id) {
+        long version = editing.get(id).version();
+        page.js("document.getElementById('player-choice').value = 'trial3'");
+        page.click("#player-repeat");
+        page.click("#player-phrase");
+        double both = page.until(d -> loudness(page) > -60 ? loudness(page) : null);
+        String tools = "[data-part='layer1.source2.'] ";
+        page.click(tools + "[data-ear-off]");
+        page.until(d -> page.text("#ears").contains("layer 1 source 2 out"));
+        page.until(d -> loudness(page) < both - 1);
+        page.click("[data-part='layer1.source1.'] [data-ear-off]");
+        page.until(d -> loudness(page) <= -70);
+        page.click("#ears button");
+        page.until(d -> loudness(page) > both - 2);
+        assertEquals(version, editing.get(id).version(), "nothing of this is stored");
+        assertTrue(page.text("#live-tuner").startsWith("C3"), "the held note is C3: " + page.text("#live-tuner"));
+    }
+
+    private static double loudness(Browser page) {
+        String text = page.text("#live-loudness").replace("−", "-").replace(" LUFS", "");
+        return text.equals("–") ? -70 : Double.parseDouble(text);
+    }
+
+    private void versions(Browser page, long id) {
+        page.click("[data-stage=versions]");
+        page.click("[data-put-pad='A']");
+        page.until(d -> d.findElement(org.openqa.selenium.By.cssSelector("[data-hear='padA']")).isEnabled());
+        page.click("[data-stage=sources]");
+        page.typeValue("layer1.source1.level", "-30 dB");
+        page.until(d -> editing.get(id).patch().value("layer1.source1.level") == -30);
+        page.click("[data-stage=versions]");
+        page.click("[data-differences='padA']");
+        page.until(d -> page.text("#differences").contains("-12.0 dB") && page.text("#differences").contains("-30.0 dB"));
+        page.click("[data-hear='padA']");
+        page.until(d -> "true".equals(page.find("[data-hear='padA']").getDomAttribute("aria-pressed")));
+        page.keys("f");
+        page.until(d -> "true".equals(page.find("[data-hear='']").getDomAttribute("aria-pressed")));
+        page.click("#differences [data-take-back]");
+        page.until(d -> editing.get(id).patch().value("layer1.source1.level") == -12);
+        page.until(d -> page.text("#differences").contains("No difference"));
+    }
+
+    private void parts(Browser page, long id) {
+        page.click("[data-stage=sources]");
+        page.click("[data-part='layer1.source2.'] [data-copy-part]");
+        page.until(d -> page.text("#messages").contains("Copied layer 1 source 2"));
+        page.click("[data-part='layer1.source3.'] [data-paste-part]");
+        page.until(d -> editing.get(id).patch().value("layer1.source3.wave") == 2);
+        page.click("[data-part='layer1.noise.'] [data-paste-part]");
+        page.until(d -> page.text("#messages").contains("does not fit into"));
+        page.js("document.querySelectorAll('.message-box button:last-child').forEach(b => b.click())");
+    }
+
+    /** A bell of the equaliser and the first repeat of a delay follow the hand. */
+    private void pictures(Browser page, long id) {
+        page.click("[data-stage=effects]");
+        for (String type : List.of("equaliser", "delay")) {
+            String form = "form[data-edit-form=addEffect]:has(input[value='-1']) ";
+            new org.openqa.selenium.support.ui.Select(page.find(form + "select")).selectByVisibleText(type);
+            page.click(form + "button");
+            page.find(".effect-card canvas[data-picture='" + type + "']");
+        }
+        drag(page, "equaliser", "(await import('/js/effect-pictures.js')).equaliserPoints", 3, 0, -40);
+        page.until(d -> editing.get(id).patch().value("effect1.equaliser.gain3") > 3);
+        drag(page, "delay", "(await import('/js/effect-pictures.js')).delayPoints", 0, 40, 0);
+        page.until(d -> editing.get(id).patch().value("effect2.delay.timeLeft") > 0.4);
+    }
+
+    private static void drag(Browser page, String picture, String points, int which, int across, int down) {
+        String css = "canvas[data-picture='" + picture + "']";
+        page.js("document.querySelector(arguments[0]).scrollIntoView({block: 'center'})", css);
+        @SuppressWarnings("unchecked")
+        List<Number> place = (List<Number>) page.jsLater("const [css, which, done] = arguments; (async () => { const c = document.querySelector(css);"
+                + " const b = c.getBoundingClientRect(); const p = " + points + "((await import('/js/player.js')).heard(), Number(c.dataset.first), b.width, b.height)[which];"
+                + " done([p.x - b.width / 2, p.y - b.height / 2]); })()", css, which);
+        new Actions(page.driver).moveToElement(page.find(css), place.get(0).intValue(), place.get(1).intValue()).clickAndHold().moveByOffset(across, down)
+                .moveByOffset(0, 0).release().perform();
+    }
+
+    private void finding(Browser page) {
+        page.keys(Keys.chord(Keys.CONTROL, "k"));
+        page.find("#finder input").sendKeys("source 2 lev");
+        page.until(d -> page.text("#finder .found").contains("Layer 1 source 2: Level"));
+        page.find("#finder input").sendKeys(Keys.ENTER);
+        page.until(d -> "layer1.source2.level".equals(page.js("return document.activeElement.id")));
+        page.keys(Keys.chord(Keys.CONTROL, "k"));
+        page.find("#finder input").sendKeys("releases");
+        page.until(d -> page.text("#finder .found").contains("Releases"));
+        page.find("#finder input").sendKeys(Keys.ENTER);
+        page.until(d -> d.getCurrentUrl().endsWith("/releases"));
+    }
+}
