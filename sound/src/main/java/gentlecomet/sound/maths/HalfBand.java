@@ -2,7 +2,7 @@ package gentlecomet.sound.maths;
 
 /**
  * A linear-phase filter at half of the band, for doubling and halving the sample rate of one channel: a Kaiser-windowed sinc of
- * {@link #TAPS} taps (J. F. Kaiser, 1974), flat to 0.4 and closed from 0.6 of the lower rate's Nyquist frequency on. One
+ * {@link #TAPS} taps (J. F. Kaiser, 1974), flat to 0.39 and closed (-78 dB) from 0.61 of the lower sample rate on. One
  * instance for one direction of one channel.
  */
 public final class HalfBand {
