@@ -7,14 +7,12 @@ import {showBar, showNow, wireBar} from './value-bar.js';
 import {draw} from './pictures.js';
 import {wirePicture} from './picture-hands.js';
 import {openBarMenu} from './bar-menu.js';
-import {typeToFind} from './finder.js';
 import {costOf, drawLive} from './live-pictures.js';
-import {wireDrawn} from './drawn.js';
 import {showSlots, slotsOf} from './slot-meters.js';
-import {wireFiles} from './sound-files.js';
-import {showEars, wireEars} from './ears.js';
-import {wireClipboard} from './clipboard.js';
-import {flip, hearNow, wireVersions} from './versions.js';
+import {showEars} from './ears.js';
+import {flip, hearNow} from './versions.js';
+import {wireBench} from './bench-forms.js';
+import {putBack, setAside} from './kept-stages.js';
 
 /** @type {PatchState|null} */
 let state = null;
@@ -25,7 +23,6 @@ let drawing = false;
 let followed = false;
 let measureTimer = null;
 let besideTimer = null;
-const unfolded = new Set();
 
 const MEASURE_AFTER_MS = 900;
 const BESIDE_AFTER_MS = 1500;
@@ -64,9 +61,8 @@ export function setUpBench(root) {
   });
   element.querySelectorAll('[data-stage]').forEach(tab => tab.addEventListener('click', () => chooseStage(tab.dataset.stage)));
   element.querySelectorAll('[data-layer]').forEach(tab => tab.addEventListener('click', () => chooseLayer(Number(tab.dataset.layer))));
-  wireForms(element);
-  wireParts(element);
-  putBack();
+  wireBench(element, {id: () => state.id, image: () => state.image, edit, post, save, flush: () => state.flush(), openPlace});
+  putBack(element);
   const wanted = location.hash.slice(1);
   if (wanted && !same) {
     openPlace(wanted);
@@ -119,89 +115,9 @@ function beside(element) {
   }, BESIDE_AFTER_MS);
 }
 
-/** Where a route goes and what a macro holds is found by the beginnings of words, or by another word for it. */
-function wireTargets(element) {
-  let entries = [];
-  const learn = async () => {
-    if (entries.length === 0) {
-      entries = (await (await ask(`/patches/${state.id}/targets`)).json()).map(text => ({text}));
-    }
-  };
-  element.querySelectorAll('[data-find-target]').forEach(input => {
-    const list = document.createElement('ul');
-    list.className = 'found floating';
-    list.hidden = true;
-    input.after(list);
-    typeToFind(input, list, () => entries, entry => {
-      input.value = entry.text;
-      list.hidden = true;
-      const depth = input.form.elements.depth;
-      if (depth) {
-        depth.focus();
-      }
-    });
-    input.addEventListener('focus', () => {
-      list.hidden = false;
-      learn().then(() => input.dispatchEvent(new Event('input')), refusal => say(refusal.message));
-    });
-    input.addEventListener('blur', () => { list.hidden = true; });
-  });
-}
-
-function wireForms(element) {
-  wireTargets(element);
-  element.querySelectorAll('[data-edit]').forEach(field => field.addEventListener('change', () => edit({kind: field.dataset.edit, [field.name]: field.value})));
-  element.querySelectorAll('[data-edit-form]').forEach(form => {
-    const send = () => edit({kind: form.dataset.editForm, ...Object.fromEntries(new FormData(form))});
-    form.addEventListener('submit', e => {
-      e.preventDefault();
-      send();
-    });
-    if (form.dataset.onChange !== undefined) {
-      form.addEventListener('change', send);
-    }
-  });
-  element.querySelectorAll('.depth').forEach(field => field.addEventListener('change', () => edit({kind: 'setDepth', route: field.dataset.route, depth: field.value})));
-  element.querySelectorAll('[data-remove-route]').forEach(b => b.addEventListener('click', () => edit({kind: 'removeRoute', route: b.dataset.route})));
-  element.querySelectorAll('.end').forEach(field => field.addEventListener('change', () => setEnd(field, field.value)));
-  element.querySelectorAll('[data-now]').forEach(b => b.addEventListener('click', () => setEnd(b, 'now')));
-  element.querySelectorAll('[data-let-go]').forEach(b => b.addEventListener('click', () => edit({kind: 'removeTarget', macro: b.dataset.macro, target: b.dataset.target})));
-  element.querySelector('#save').addEventListener('click', save);
-}
-
-/** Choices that bring other bars with them, drawn lists, effects and recordings. */
-function wireParts(element) {
-  element.querySelectorAll('[data-decides]').forEach(choice => choice.addEventListener('change', () =>
-    edit({kind: 'choose', target: choice.dataset.decides, value: choice.options[choice.selectedIndex].textContent})));
-  wireFiles(element, post, edit);
-  element.querySelectorAll('[data-match]').forEach(b => b.addEventListener('click', () => {
-    b.textContent = '…';
-    post('match', {layer: b.dataset.layerNumber, slot: b.dataset.slot});
-  }));
-  wireEars(element);
-  wireClipboard(element, () => state.id, edit, () => state.flush());
-  wireVersions(element, () => state.id, post, () => state.flush());
-  element.querySelectorAll('[data-open-place]').forEach(link => link.addEventListener('click', e => {
-    e.preventDefault();
-    openPlace(link.dataset.openPlace);
-  }));
-  element.querySelectorAll('[data-fix]').forEach(b => b.addEventListener('click', () => edit({kind: 'setValue', target: b.dataset.target, value: b.dataset.value})));
-  element.querySelectorAll('[data-shape]').forEach(box => wireDrawn(box, () => state.image, edit));
-  element.querySelectorAll('[data-move-effect]').forEach(b => b.addEventListener('click', () =>
-    edit({kind: 'moveEffect', layer: b.dataset.layerNumber, slot: b.dataset.slot, to: b.dataset.to})));
-  element.querySelectorAll('details[data-more]').forEach(fold => {
-    fold.open = unfolded.has(fold.dataset.more);
-    fold.addEventListener('toggle', () => fold.open ? unfolded.add(fold.dataset.more) : unfolded.delete(fold.dataset.more));
-  });
-}
-
 /** An address of the patch that answers with a new bench. */
 function post(path, fields) {
   return exchange(`/patches/${state.id}/${path}`, fields);
-}
-
-function setEnd(field, value) {
-  edit({kind: 'setEnd', macro: field.dataset.macro, target: field.dataset.target, end: field.dataset.end, value});
 }
 
 /** An edit that changes the page: sent after everything that is waiting, answered with a new bench. */
@@ -255,40 +171,6 @@ function withVersion(fields) {
   const data = new FormData();
   Object.entries({...fields, version: String(state.version)}).forEach(([name, value]) => data.append(name, value));
   return {data};
-}
-
-/** The stages as the server sent them, by name. */
-const sent = new Map();
-/** Stages that a fresh bench has unchanged: the old ones stay, with everything that is wired to them. */
-let aside = [];
-
-/** Takes the unchanged stages out of a fresh bench, so that only what has changed is wired again. */
-function setAside(element) {
-  aside = [];
-  const old = bench();
-  element.querySelectorAll('[data-stage-panel]').forEach(panel => {
-    const name = panel.dataset.stagePanel;
-    const html = panel.outerHTML;
-    const kept = standing.get(name);
-    if (sent.get(name) === html && kept && standingFor === element.dataset.patch && old === element) {
-      const mark = document.createComment(name);
-      panel.replaceWith(mark);
-      aside.push([mark, kept]);
-    }
-    sent.set(name, html);
-  });
-}
-
-/** The stages that stand on the page now, by name, and the patch they are of. */
-const standing = new Map();
-let standingFor = '';
-
-function putBack() {
-  aside.forEach(([mark, kept]) => mark.replaceWith(kept));
-  aside = [];
-  standing.clear();
-  standingFor = bench().dataset.patch;
-  bench().querySelectorAll('[data-stage-panel]').forEach(panel => standing.set(panel.dataset.stagePanel, panel));
 }
 
 function replaceBench(html) {

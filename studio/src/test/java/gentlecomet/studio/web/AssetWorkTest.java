@@ -25,11 +25,8 @@ import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.performance.Rendering;
 import gentlecomet.studio.StudioTest;
 import gentlecomet.studio.service.Assets;
-import gentlecomet.studio.service.Banks;
-import gentlecomet.studio.service.PatchEditing;
 import gentlecomet.studio.service.Releases;
 import gentlecomet.studio.store.AssetStore;
-import gentlecomet.studio.store.CollectionStore;
 import gentlecomet.studio.store.ReleaseStore;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -37,21 +34,12 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockMultipartFile;
-import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.ResultActions;
 
 /** Sound files and tunings, request by request, on the real database. */
 @StudioTest
-class AssetWorkTest {
+class AssetWorkTest extends WebWork {
 
-    @Autowired
-    private MockMvc web;
-    @Autowired
-    private Banks banks;
-    @Autowired
-    private PatchEditing editing;
-    @Autowired
-    private CollectionStore collections;
     @Autowired
     private AssetStore store;
     @Autowired
@@ -60,13 +48,10 @@ class AssetWorkTest {
     private Releases releases;
     @Autowired
     private ReleaseStore releaseStore;
-    private long collection;
-    private long id;
 
     @BeforeEach
     void newPatch() {
-        collection = banks.create("Recorded");
-        id = banks.newPatch(collections.banks(collection).get(0).id(), 1);
+        begin("Recorded", 1);
         choose("layer1.source1.wave", "recording");
     }
 
@@ -87,15 +72,6 @@ class AssetWorkTest {
         return web.perform(multipart("/patches/{id}/files", id).file(new MockMultipartFile("file", "Low Bell.wav", "audio/wav", wav))
                 .param("version", String.valueOf(editing.get(id).version())).param("layer", "0").param("source", String.valueOf(source))
                 .with(token()).header("X-Requested-With", "comet"));
-    }
-
-    private ResultActions send(String path, String... fields) throws Exception {
-        var request = post("/patches/{id}/" + path, id).param("version", String.valueOf(editing.get(id).version())).with(token())
-                .header("X-Requested-With", "comet");
-        for (int i = 0; i < fields.length; i += 2) {
-            request.param(fields[i], fields[i + 1]);
-        }
-        return web.perform(request);
     }
 
     private double value(String parameter) {
@@ -157,24 +133,24 @@ class AssetWorkTest {
         double[] modes = editing.get(id).patch().shape(Shapes.modes(0, 0));
         assertTrue(modes.length >= 3);
         assertEquals(1, modes[0], 0.01);
-        send("hit", "layer", "0", "source", "0", "milliseconds", "50", "most", "1").andExpect(status().isOk());
+        onBench("hit", "layer", "0", "source", "0", "milliseconds", "50", "most", "1").andExpect(status().isOk());
         assertEquals(1, value("layer1.source1.bodyPartials"));
-        send("hit", "layer", "0", "source", "0", "milliseconds", "-5", "most", "1").andExpect(status().isUnprocessableEntity());
+        onBench("hit", "layer", "0", "source", "0", "milliseconds", "-5", "most", "1").andExpect(status().isUnprocessableEntity());
         choose("layer1.source1.bodySet", "membrane");
         editing.edit(id, 0, "", new PatchEdit.SetValue(Parameters.at(Parameters.ofSource(0, 0, SourceParameters.BODY_PARTIALS)), 64));
-        send("fewest", "layer", "0", "source", "0").andExpect(status().isOk()).andExpect(content().string(containsString("sound like 64")));
+        onBench("fewest", "layer", "0", "source", "0").andExpect(status().isOk()).andExpect(content().string(containsString("sound like 64")));
         assertTrue(value("layer1.source1.bodyPartials") < 64);
         choose("layer1.source1.wave", "saw");
-        send("fewest", "layer", "0", "source", "0").andExpect(status().isUnprocessableEntity());
+        onBench("fewest", "layer", "0", "source", "0").andExpect(status().isUnprocessableEntity());
     }
 
     @Test
     void aPatchIsBouncedIntoItselfAndReleasedWithItsFile() throws Exception {
         choose("layer1.source1.wave", "saw");
-        send("bounce", "layer", "0", "source", "1", "key", "C3", "seconds", "0.5").andExpect(status().isOk());
+        onBench("bounce", "layer", "0", "source", "1", "key", "C3", "seconds", "0.5").andExpect(status().isOk());
         assertEquals(48, value("layer1.source2.rootKey"));
         assertEquals(SourceParameters.WAVE_RECORDING, value("layer1.source2.wave"));
-        send("bounce", "layer", "0", "source", "1", "key", "H9", "seconds", "0.5").andExpect(status().isUnprocessableEntity());
+        onBench("bounce", "layer", "0", "source", "1", "key", "H9", "seconds", "0.5").andExpect(status().isUnprocessableEntity());
         editing.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("layer1.source2.level"), -6));
         editing.save(id, 0, "bounced");
         long release = releases.start(collection, "1.0");

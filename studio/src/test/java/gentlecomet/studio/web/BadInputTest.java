@@ -17,9 +17,6 @@ import gentlecomet.craft.format.ZipFormat;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.StudioTest;
-import gentlecomet.studio.service.Banks;
-import gentlecomet.studio.service.PatchEditing;
-import gentlecomet.studio.store.CollectionStore;
 
 import java.nio.charset.StandardCharsets;
 import java.util.List;
@@ -27,29 +24,17 @@ import java.util.Map;
 import java.util.TreeMap;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
 import org.springframework.mock.web.MockMultipartFile;
-import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** Whatever comes in, the answer is a clear message, nothing is changed, and no stack trace is shown. */
 @StudioTest
-class BadInputTest {
-
-    @Autowired
-    private MockMvc web;
-    @Autowired
-    private Banks banks;
-    @Autowired
-    private PatchEditing editing;
-    @Autowired
-    private CollectionStore collections;
-    private long id;
+class BadInputTest extends WebWork {
 
     @BeforeEach
     void newPatch() {
-        id = banks.newPatch(collections.banks(banks.create("Bad input")).get(0).id(), 0);
+        begin("Bad input", 0);
     }
 
     private void refused(MockHttpServletRequestBuilder request, int status, String message) throws Exception {

@@ -17,9 +17,6 @@ import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.studio.StudioTest;
-import gentlecomet.studio.service.Banks;
-import gentlecomet.studio.service.PatchEditing;
-import gentlecomet.studio.store.CollectionStore;
 import gentlecomet.studio.store.PatchStore;
 import gentlecomet.studio.store.VersionStore;
 import java.io.ByteArrayOutputStream;
@@ -32,37 +29,22 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockMultipartFile;
-import org.springframework.test.web.servlet.MockMvc;
-import org.springframework.test.web.servlet.ResultActions;
 
 /** What a bench does beside moving values: versions, differences, parts, siblings, phrases, finding. */
 @StudioTest
-class VersionWorkTest {
+class VersionWorkTest extends WebWork {
 
     private static final Parameter CUTOFF = Parameters.find("layer1.filter1.cutoff");
     private static final Parameter TYPE = Parameters.find("layer1.filter1.type");
 
     @Autowired
-    private MockMvc web;
-    @Autowired
-    private Banks banks;
-    @Autowired
-    private PatchEditing editing;
-    @Autowired
-    private CollectionStore collections;
-    @Autowired
     private PatchStore patches;
     @Autowired
     private VersionStore versions;
-    private long collection;
-    private long bank;
-    private long id;
 
     @BeforeEach
     void newPatch() {
-        collection = banks.create("Versions");
-        bank = collections.banks(collection).get(0).id();
-        id = banks.newPatch(bank, 1);
+        begin("Versions", 1);
         set(TYPE, TYPE.choices().indexOf("lowPass24"));
         set(CUTOFF, 1000);
     }
@@ -75,35 +57,26 @@ class VersionWorkTest {
         return editing.get(id).patch().value(CUTOFF.index());
     }
 
-    private ResultActions send(String path, String... fields) throws Exception {
-        var request = post("/patches/{id}/" + path, id).param("version", String.valueOf(editing.get(id).version())).with(token())
-                .header("X-Requested-With", "comet");
-        for (int i = 0; i < fields.length; i += 2) {
-            request.param(fields[i], fields[i + 1]);
-        }
-        return web.perform(request);
-    }
-
     @Test
     void aPadHoldsAStateThatIsHeardComparedTakenBackAndBroughtBack() throws Exception {
-        send("pads/A").andExpect(status().isOk());
+        onBench("pads/A").andExpect(status().isOk());
         set(CUTOFF, 4000);
         set(Parameters.find("layer1.filter1.resonance"), 6);
         web.perform(get("/patches/{id}/versions/padA", id)).andExpect(jsonPath("$.words", containsString("after: Layer 1 filter 1: Cutoff")))
                 .andExpect(jsonPath("$.playable.image[" + CUTOFF.index() + "]").value(1000.0));
         web.perform(get("/patches/{id}/differences", id).param("with", "padA")).andExpect(content().string(containsString("1.00 kHz")))
                 .andExpect(content().string(containsString("4.00 kHz"))).andExpect(content().string(containsString("Resonance")));
-        send("take-back", "with", "padA", "line", "0").andExpect(status().isOk());
+        onBench("take-back", "with", "padA", "line", "0").andExpect(status().isOk());
         assertEquals(1000, cutoff());
         assertEquals(6, editing.get(id).patch().value("layer1.filter1.resonance"), "the other line stays");
         set(CUTOFF, 300);
-        send("bring-back", "with", "padA").andExpect(status().isOk());
+        onBench("bring-back", "with", "padA").andExpect(status().isOk());
         assertEquals(1000, cutoff());
         editing.undo(id);
         assertEquals(300, cutoff(), "bringing back is a step that can be undone");
         web.perform(get("/patches/{id}/versions/padB", id)).andExpect(status().isNotFound());
         web.perform(get("/patches/{id}/versions/everything", id)).andExpect(status().isNotFound());
-        send("take-back", "with", "padA", "line", "99").andExpect(status().isUnprocessableEntity());
+        onBench("take-back", "with", "padA", "line", "99").andExpect(status().isUnprocessableEntity());
     }
 
     @Test
@@ -113,7 +86,7 @@ class VersionWorkTest {
         web.perform(get("/patches/{id}/versions/saved", id)).andExpect(jsonPath("$.playable.image[" + CUTOFF.index() + "]").value(1000.0));
         long other = banks.newPatch(bank, 2);
         web.perform(get("/patches/{id}/differences", id).param("with", "patch" + other)).andExpect(content().string(containsString("low pass 24")));
-        send("bring-back", "with", "patch" + other).andExpect(status().isOk());
+        onBench("bring-back", "with", "patch" + other).andExpect(status().isOk());
         assertEquals("New Patch", editing.get(id).name(), "it keeps its own name");
         assertEquals(0, editing.get(id).patch().value(TYPE.index()));
     }
@@ -122,42 +95,42 @@ class VersionWorkTest {
     void aPartIsPastedFromWhatWasCopied() throws Exception {
         String copied = web.perform(get("/patches/{id}/content", id)).andReturn().getResponse().getContentAsString();
         assertEquals(editing.get(id).patch(), PatchFormat.read(copied, "copied"));
-        send("edits", "kind", "paste", "content", copied, "from", "layer1.filter1.", "to", "layer1.filter2.").andExpect(status().isOk());
+        onBench("edits", "kind", "paste", "content", copied, "from", "layer1.filter1.", "to", "layer1.filter2.").andExpect(status().isOk());
         assertEquals(1000, editing.get(id).patch().value("layer1.filter2.cutoff"));
-        send("edits", "kind", "paste", "content", copied, "from", "layer1.filter1.", "to", "layer1.lfo1.").andExpect(status().isUnprocessableEntity())
+        onBench("edits", "kind", "paste", "content", copied, "from", "layer1.filter1.", "to", "layer1.lfo1.").andExpect(status().isUnprocessableEntity())
                 .andExpect(content().string(containsString("does not fit")));
-        send("edits", "kind", "paste", "content", "{\"format\": 7}", "from", "layer1.", "to", "layer1.").andExpect(status().isUnprocessableEntity());
+        onBench("edits", "kind", "paste", "content", "{\"format\": 7}", "from", "layer1.", "to", "layer1.").andExpect(status().isUnprocessableEntity());
     }
 
     @Test
     void siblingsAreMadeKeptAndDiscarded() throws Exception {
         set(Parameters.find("layer1.source1.wave"), 2);
-        send("siblings", "quality", "darker", "strength", "0.5", "count", "2", "seed", "3").andExpect(status().isOk())
+        onBench("siblings", "quality", "darker", "strength", "0.5", "count", "2", "seed", "3").andExpect(status().isOk())
                 .andExpect(content().string(containsString("darker")));
         var made = versions.variations(id);
         assertEquals(2, made.size());
         assertTrue(made.get(0).moves().size() > 0 && made.get(0).words().matches("\\d+ Hz to \\d+ Hz"), made.get(0).words());
-        send("siblings/" + made.get(0).id() + "/keep").andExpect(content().string(containsString("in slot 2")));
+        onBench("siblings/" + made.get(0).id() + "/keep").andExpect(content().string(containsString("in slot 2")));
         assertTrue(patches.inBank(bank).stream().anyMatch(p -> p.name().equals("New Patch Dark") && p.slot() == 2));
-        send("siblings/" + made.get(1).id() + "/discard");
+        onBench("siblings/" + made.get(1).id() + "/discard");
         assertTrue(versions.variations(id).isEmpty());
-        send("siblings", "strength", "0.5", "count", "2", "seed", "3").andExpect(status().isUnprocessableEntity());
-        send("siblings", "quality", "wider", "strength", "50", "count", "2", "seed", "3").andExpect(status().isUnprocessableEntity());
+        onBench("siblings", "strength", "0.5", "count", "2", "seed", "3").andExpect(status().isUnprocessableEntity());
+        onBench("siblings", "quality", "wider", "strength", "50", "count", "2", "seed", "3").andExpect(status().isUnprocessableEntity());
     }
 
     @Test
     void anEffectIsMatchedByMeasurement() throws Exception {
         set(Parameters.find("effect1.type"), Parameters.find("effect1.type").choices().indexOf("drive"));
-        send("match", "layer", "-1", "slot", "0").andExpect(status().isOk()).andExpect(content().string(containsString("matched")));
+        onBench("match", "layer", "-1", "slot", "0").andExpect(status().isOk()).andExpect(content().string(containsString("matched")));
         assertTrue(editing.get(id).patch().value("effect1.gain") < 0, "12 dB of drive is louder");
-        send("match", "layer", "-1", "slot", "44").andExpect(status().isUnprocessableEntity());
+        onBench("match", "layer", "-1", "slot", "44").andExpect(status().isUnprocessableEntity());
     }
 
     @Test
     void looseEndsStandBesideTheBenchWithWhatMendsThem() throws Exception {
         set(Parameters.find("layer1.source2.wave"), 2);
         web.perform(get("/patches/{id}/bench", id)).andExpect(content().string(containsString("Layer 1 source 2 is set up, but its level is off")));
-        send("edits", "kind", "setValue", "target", "layer1.source2.level", "value", "-12.0").andExpect(content().string(not(containsString("Loose ends"))));
+        onBench("edits", "kind", "setValue", "target", "layer1.source2.level", "value", "-12.0").andExpect(content().string(not(containsString("Loose ends"))));
     }
 
     @Test

@@ -1,6 +1,5 @@
 package gentlecomet.studio.web;
 
-import static gentlecomet.studio.web.Token.token;
 import static org.hamcrest.Matchers.containsString;
 import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
@@ -16,12 +15,9 @@ import gentlecomet.craft.measure.Measuring;
 import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.studio.StudioTest;
-import gentlecomet.studio.service.Banks;
 import gentlecomet.studio.service.Measures;
-import gentlecomet.studio.service.PatchEditing;
 import gentlecomet.studio.service.RefusedException;
 import gentlecomet.studio.service.Releases;
-import gentlecomet.studio.store.CollectionStore;
 import gentlecomet.studio.store.MeasureStore;
 import gentlecomet.studio.store.PatchStore.PatchRow;
 import gentlecomet.studio.store.ReleaseStore;
@@ -31,22 +27,12 @@ import org.junit.jupiter.api.Assertions;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.test.web.servlet.MockMvc;
-import org.springframework.test.web.servlet.ResultActions;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** Each page's work, request by request, on the real database. */
 @StudioTest
-class WorkTest {
+class WorkTest extends WebWork {
 
-    @Autowired
-    private MockMvc web;
-    @Autowired
-    private Banks banks;
-    @Autowired
-    private PatchEditing editing;
-    @Autowired
-    private CollectionStore collections;
     @Autowired
     private MeasureStore measureStore;
     @Autowired
@@ -57,19 +43,10 @@ class WorkTest {
     private Releases releases;
     @Autowired
     private ReleaseStore releaseStore;
-    private long collection;
-    private long bank;
-    private long id;
 
     @BeforeEach
     void newCollection() {
-        collection = banks.create("Work");
-        bank = collections.banks(collection).get(0).id();
-        id = banks.newPatch(bank, 3);
-    }
-
-    private ResultActions send(MockHttpServletRequestBuilder request) throws Exception {
-        return web.perform(request.with(token()).header("HX-Request", "true"));
+        begin("Work", 3);
     }
 
     private Measurement measure() {

@@ -1,0 +1,99 @@
+// The forms and parts of a bench: what is chosen, typed or pressed on it becomes an edit of the patch.
+import {ask, say} from './requests.js';
+import {typeToFind} from './finder.js';
+import {wireDrawn} from './drawn.js';
+import {wireFiles} from './sound-files.js';
+import {wireEars} from './ears.js';
+import {wireClipboard} from './clipboard.js';
+import {wireVersions} from './versions.js';
+
+/** Folds that were opened stay open when the bench is exchanged. */
+const unfolded = new Set();
+
+/**
+ * Wires every form and part of a fresh bench.
+ *
+ * @param element the bench
+ * @param hands   what they call: id() and image() of the patch, edit(fields), post(path, fields), save(), flush(), openPlace(id)
+ */
+export function wireBench(element, hands) {
+  wireForms(element, hands);
+  wireParts(element, hands);
+}
+
+/** Where a route goes and what a macro holds is found by the beginnings of words, or by another word for it. */
+function wireTargets(element, id) {
+  let entries = [];
+  const learn = async () => {
+    if (entries.length === 0) {
+      entries = (await (await ask(`/patches/${id()}/targets`)).json()).map(text => ({text}));
+    }
+  };
+  element.querySelectorAll('[data-find-target]').forEach(input => {
+    const list = document.createElement('ul');
+    list.className = 'found floating';
+    list.hidden = true;
+    input.after(list);
+    typeToFind(input, list, () => entries, entry => {
+      input.value = entry.text;
+      list.hidden = true;
+      const depth = input.form.elements.depth;
+      if (depth) {
+        depth.focus();
+      }
+    });
+    input.addEventListener('focus', () => {
+      list.hidden = false;
+      learn().then(() => input.dispatchEvent(new Event('input')), refusal => say(refusal.message));
+    });
+    input.addEventListener('blur', () => { list.hidden = true; });
+  });
+}
+
+function wireForms(element, {id, edit, save}) {
+  wireTargets(element, id);
+  const setEnd = (field, value) => edit({kind: 'setEnd', macro: field.dataset.macro, target: field.dataset.target, end: field.dataset.end, value});
+  element.querySelectorAll('[data-edit]').forEach(field => field.addEventListener('change', () => edit({kind: field.dataset.edit, [field.name]: field.value})));
+  element.querySelectorAll('[data-edit-form]').forEach(form => {
+    const send = () => edit({kind: form.dataset.editForm, ...Object.fromEntries(new FormData(form))});
+    form.addEventListener('submit', e => {
+      e.preventDefault();
+      send();
+    });
+    if (form.dataset.onChange !== undefined) {
+      form.addEventListener('change', send);
+    }
+  });
+  element.querySelectorAll('.depth').forEach(field => field.addEventListener('change', () => edit({kind: 'setDepth', route: field.dataset.route, depth: field.value})));
+  element.querySelectorAll('[data-remove-route]').forEach(b => b.addEventListener('click', () => edit({kind: 'removeRoute', route: b.dataset.route})));
+  element.querySelectorAll('.end').forEach(field => field.addEventListener('change', () => setEnd(field, field.value)));
+  element.querySelectorAll('[data-now]').forEach(b => b.addEventListener('click', () => setEnd(b, 'now')));
+  element.querySelectorAll('[data-let-go]').forEach(b => b.addEventListener('click', () => edit({kind: 'removeTarget', macro: b.dataset.macro, target: b.dataset.target})));
+  element.querySelector('#save').addEventListener('click', save);
+}
+
+/** Choices that bring other bars with them, drawn lists, effects and recordings. */
+function wireParts(element, {id, image, edit, post, flush, openPlace}) {
+  element.querySelectorAll('[data-decides]').forEach(choice => choice.addEventListener('change', () =>
+    edit({kind: 'choose', target: choice.dataset.decides, value: choice.options[choice.selectedIndex].textContent})));
+  wireFiles(element, post, edit);
+  element.querySelectorAll('[data-match]').forEach(b => b.addEventListener('click', () => {
+    b.textContent = '…';
+    post('match', {layer: b.dataset.layerNumber, slot: b.dataset.slot});
+  }));
+  wireEars(element);
+  wireClipboard(element, id, edit, flush);
+  wireVersions(element, id, post, flush);
+  element.querySelectorAll('[data-open-place]').forEach(link => link.addEventListener('click', e => {
+    e.preventDefault();
+    openPlace(link.dataset.openPlace);
+  }));
+  element.querySelectorAll('[data-fix]').forEach(b => b.addEventListener('click', () => edit({kind: 'setValue', target: b.dataset.target, value: b.dataset.value})));
+  element.querySelectorAll('[data-shape]').forEach(box => wireDrawn(box, image, edit));
+  element.querySelectorAll('[data-move-effect]').forEach(b => b.addEventListener('click', () =>
+    edit({kind: 'moveEffect', layer: b.dataset.layerNumber, slot: b.dataset.slot, to: b.dataset.to})));
+  element.querySelectorAll('details[data-more]').forEach(fold => {
+    fold.open = unfolded.has(fold.dataset.more);
+    fold.addEventListener('toggle', () => fold.open ? unfolded.add(fold.dataset.more) : unfolded.delete(fold.dataset.more));
+  });
+}

@@ -1,0 +1,143 @@
+package gentlecomet.studio.web;
+
+import static org.hamcrest.Matchers.containsString;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import gentlecomet.craft.edit.PatchEdit;
+import gentlecomet.craft.format.CollectionFormat;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.studio.StudioTest;
+import gentlecomet.studio.store.PatchStore;
+import gentlecomet.studio.store.PatchStore.PatchRow;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+
+/** The rows of a bank: where patches stand, what they are called, what is saved. */
+@StudioTest
+class BankWorkTest extends WebWork {
+
+    @Autowired
+    private PatchStore patches;
+
+    @BeforeEach
+    void onePatchInSlotThree() {
+        begin("Rows", 3);
+    }
+
+    private List<String> slots() {
+        return patches.inBank(bank).stream().map(r -> r.slot() + " " + r.name()).toList();
+    }
+
+    private void detune(long patch, double cents) {
+        editing.edit(patch, 0, "", new PatchEdit.SetValue(Parameters.find("layer1.source1.cents"), cents));
+    }
+
+    @Test
+    void aCopyStandsInTheNextFreeSlotUnderANameOfItsOwnWithTheSameSound() throws Exception {
+        detune(id, 7);
+        send(post("/patches/{id}/duplicate", id)).andExpect(status().isOk()).andExpect(content().string(containsString("New Patch 2")));
+        assertEquals(List.of("3 New Patch", "4 New Patch 2"), slots());
+        PatchRow copy = patches.inBank(bank).get(1);
+        assertEquals(editing.get(id).soundHash(), copy.soundHash());
+        detune(copy.id(), 9);
+        assertEquals(7, editing.get(id).patch().value("layer1.source1.cents"), "the first one stays as it is");
+        send(post("/patches/{id}/duplicate", copy.id())).andExpect(status().isOk());
+        assertEquals("5 New Patch 3", slots().get(2));
+    }
+
+    @Test
+    void aPatchMovesAndChangesPlacesWithTheOneInItsWay() throws Exception {
+        long other = banks.newPatch(bank, 4);
+        send(post("/patches/{id}/move", id).param("slot", "4")).andExpect(status().isOk());
+        assertEquals(List.of("3 New Patch 2", "4 New Patch"), slots());
+        send(post("/patches/{id}/move", id).param("slot", "128")).andExpect(status().isOk());
+        assertEquals(List.of("3 New Patch 2", "128 New Patch"), slots());
+        for (String wrong : List.of("0", "129", "-5")) {
+            send(post("/patches/{id}/move", other).param("slot", wrong)).andExpect(status().isUnprocessableEntity())
+                    .andExpect(content().string(containsString("slots 1 to " + CollectionFormat.SLOTS)));
+        }
+        assertEquals(List.of("3 New Patch 2", "128 New Patch"), slots());
+    }
+
+    @Test
+    void afterTheLastSlotTheFirstFreeOneIsTaken() throws Exception {
+        long last = banks.newPatch(bank, 128);
+        send(post("/patches/{id}/duplicate", last)).andExpect(status().isOk());
+        assertTrue(slots().get(0).startsWith("1 "), slots().toString());
+    }
+
+    @Test
+    void aFullBankRefusesOneMore() throws Exception {
+        for (int slot = 1; slot <= CollectionFormat.SLOTS; slot++) {
+            if (slot != 3) {
+                banks.newPatch(bank, slot);
+            }
+        }
+        send(post("/patches/{id}/duplicate", id)).andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("are taken")));
+        send(post("/banks/{id}/patches", bank)).andExpect(status().isUnprocessableEntity());
+        send(get("/banks/{id}/rows", bank)).andExpect(status().isOk()).andExpect(content().string(containsString("New Patch 128")));
+        assertEquals(CollectionFormat.SLOTS, slots().size());
+    }
+
+    @Test
+    void nameAndCategoryAreEditsOfTheRowThatCanBeUndone() throws Exception {
+        send(post("/patches/{id}/name", id).param("name", "Tide Clock")).andExpect(status().isOk()).andExpect(content().string(containsString("Tide Clock")));
+        send(post("/patches/{id}/category", id).param("category", "bell")).andExpect(status().isOk());
+        assertEquals("bell", editing.get(id).category());
+        send(post("/patches/{id}/category", id).param("category", "x".repeat(500))).andExpect(status().isUnprocessableEntity());
+        assertEquals("bell", editing.get(id).category());
+        editing.undo(id);
+        editing.undo(id);
+        assertEquals("New Patch", editing.get(id).name());
+    }
+
+    @Test
+    void savingARowOrTheBankKeepsRevisionsOfWhatHasChanged() throws Exception {
+        long other = banks.newPatch(bank, 5);
+        send(post("/patches/{id}/save-row", id)).andExpect(status().isOk());
+        assertTrue(editing.get(id).saved());
+        assertEquals(1, editing.get(id).revision());
+        assertFalse(editing.get(other).saved());
+        send(post("/banks/{id}/save", bank).param("note", "Before the round")).andExpect(status().isOk());
+        assertEquals(1, editing.get(id).revision(), "unchanged since, so no second revision");
+        assertEquals(1, editing.get(other).revision());
+        detune(id, 3);
+        send(post("/banks/{id}/save", bank)).andExpect(status().isOk());
+        assertEquals(2, editing.get(id).revision());
+    }
+
+    @Test
+    void aDeletedPatchIsGoneAndItsAddressSaysSo() throws Exception {
+        send(post("/patches/{id}/delete", id)).andExpect(status().isOk());
+        assertEquals(List.of(), slots());
+        for (String path : List.of("duplicate", "delete", "save-row")) {
+            send(post("/patches/{id}/" + path, id)).andExpect(status().isNotFound());
+        }
+        send(post("/patches/{id}/move", id).param("slot", "1")).andExpect(status().isNotFound());
+    }
+
+    @Test
+    void aNewPatchBeginsNeutralOrAsTheStartOfItsCategory() throws Exception {
+        send(post("/banks/{id}/patches", bank).param("slot", "9")).andExpect(status().is3xxRedirection());
+        send(post("/banks/{id}/patches", bank).param("slot", "10").param("start", "bass")).andExpect(status().is3xxRedirection());
+        PatchRow neutral = patches.inBank(bank).get(1);
+        PatchRow bass = patches.inBank(bank).get(2);
+        assertEquals(editing.get(id).soundHash(), neutral.soundHash());
+        assertEquals("bass", bass.category());
+        assertFalse(bass.soundHash().equals(neutral.soundHash()));
+    }
+
+    @Test
+    void levelsShowOnlyThisBanksPatches() throws Exception {
+        send(get("/banks/{id}/levels/rows", bank)).andExpect(status().isOk()).andExpect(content().string(containsString("New Patch")));
+        send(get("/banks/{id}/levels/rows", 999999)).andExpect(status().isNotFound());
+    }
+}
