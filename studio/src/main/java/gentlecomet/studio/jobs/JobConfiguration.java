@@ -49,7 +49,9 @@ class JobConfiguration {
                 releases.fail(instance.getData(), "the release could not be built (" + e.getMessage() + ")");
             }
         });
+        // Work of a program that was killed in the middle of it is taken up again within a minute.
         return Scheduler.create(dataSource, measure, check, release).threads(threads).pollingInterval(Duration.ofMillis(500))
+                .heartbeatInterval(Duration.ofSeconds(10)).missedHeartbeatsLimit(4)
                 .enableImmediateExecution().shutdownMaxWait(Duration.ofSeconds(2)).build();
     }
 
