@@ -17,7 +17,7 @@ import org.openqa.selenium.logging.LogType;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
-/** A session at the bench: listening by parts, comparing versions, mending loose ends, copying, finding, and editing on pictures. */
+/** Work at the bench: listening by parts, comparing versions, mending loose ends, copying, finding, and editing on pictures. */
 @StudioTest
 class BenchJourneyTest {
 
@@ -33,8 +33,8 @@ class BenchJourneyTest {
     private Path folder;
 
     @Test
-    void aSessionAtTheBench() {
-        long bank = collections.banks(banks.create("Bench session")).get(0).id();
+    void workAtTheBench() {
+        long bank = collections.banks(banks.create("Bench work")).get(0).id();
         long id = banks.newPatch(bank, 1);
         try (Browser page = new Browser(port, folder, folder)) {
             page.open("/patches/" + id);
