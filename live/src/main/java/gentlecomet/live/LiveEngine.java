@@ -59,7 +59,8 @@ public final class LiveEngine {
     /** Puts a recording on an engine's shelf; {@code handle} -1 stands for the pictures of this page. */
     @JSExport
     public static void provide(int handle, double key, Float32Array left, Float32Array right, double sampleRate) {
-        Recording recording = new Recording(key, samples(left), left == right ? samples(left) : samples(right), sampleRate);
+        float[] one = samples(left);
+        Recording recording = new Recording(key, one, left == right ? one : samples(right), sampleRate);
         if (handle < 0) {
             pictures().provide(recording);
         } else {

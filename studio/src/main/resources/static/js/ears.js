@@ -15,17 +15,17 @@ export function onEars(callback) {
 }
 
 /** Mutes or bypasses a part, or lets it be heard again. @param {string} part start of its parameters' ids */
-export function toggleOff(part) {
+function toggleOff(part) {
   toggle(off, part);
 }
 
 /** Hears a part alone, or all again. */
-export function toggleSolo(part) {
+function toggleSolo(part) {
   toggle(solo, part);
 }
 
 /** Takes a route out, or in again. @param {number} route */
-export function toggleRoute(route) {
+function toggleRoute(route) {
   toggle(routesOff, route);
 }
 
@@ -37,12 +37,12 @@ export function hearAll() {
   changed();
 }
 
-export const isOff = part => off.has(part);
-export const isSolo = part => solo.has(part);
-export const isRouteOff = route => routesOff.has(route);
+const isOff = part => off.has(part);
+const isSolo = part => solo.has(part);
+const isRouteOff = route => routesOff.has(route);
 
 /** How many parts are set aside for now. */
-export function earCount() {
+function earCount() {
   return off.size + solo.size + routesOff.size;
 }
 

@@ -13,7 +13,7 @@ const RECENT = 'comet-found';
  * How well a text fits what was typed: every typed word begins a word of the text, or its synonym does.
  * @returns {number} 0 for no fit, more for a better one
  */
-export function fits(text, typed) {
+function fits(text, typed) {
   const words = text.toLowerCase().split(/[\s:,()/]+/);
   let score = 1;
   for (const word of typed.toLowerCase().split(/\s+/).filter(Boolean)) {
@@ -42,7 +42,7 @@ export function best(entries, typed, most = MOST) {
 }
 
 /** Remembers what was chosen last. */
-export function remember(text) {
+function remember(text) {
   localStorage.setItem(RECENT, JSON.stringify([text, ...recently().filter(t => t !== text)].slice(0, 12)));
 }
 

@@ -20,7 +20,7 @@ export function envelopeId(which) {
 }
 
 /** Time span that shows a whole envelope, with the moment the key goes up. */
-export function envelopeSpan(image, layer, which) {
+function envelopeSpan(image, layer, which) {
   const v = id => engine.sounding(image, layerId(layer, `${ENVELOPES[which]}.${id}`));
   const tempo = image[at('performance.tempo')];
   const time = id => divisionSeconds(layerId(layer, `${ENVELOPES[which]}.${id}Division`), image, tempo) ?? v(id);

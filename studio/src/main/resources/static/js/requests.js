@@ -7,7 +7,7 @@ export function csrfToken() {
 }
 
 /** An answer that was not what was asked for. */
-export class Refusal extends Error {
+class Refusal extends Error {
   /** @param {number} status 0 when the server could not be reached @param {string} message */
   constructor(status, message) {
     super(message);

@@ -67,7 +67,7 @@ export function panic() {
   player.panic();
 }
 
-export function setNoteMode(on) {
+function setNoteMode(on) {
   noteMode = on;
   id('player-notes').setAttribute('aria-pressed', String(on));
   if (on) {

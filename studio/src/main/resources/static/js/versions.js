@@ -6,11 +6,6 @@ import {ask, say} from './requests.js';
 let hearing = '';
 let heardBefore = 'padA';
 
-/** @returns {string} reference of the version that is heard, '' for the state on the bench */
-export function heardVersion() {
-  return hearing;
-}
-
 /** Goes back to the state on the bench, as every edit does. */
 export function hearNow() {
   if (hearing !== '') {

@@ -191,18 +191,7 @@ public final class Figures {
             double[] sound = Played.left(Played.patch("layer1.source1.octave=0", "layer1.amplitude.attack=0", "layer1.amplitude.decay=20 ms", "layer1.amplitude.sustain=0",
                     "effect2.type=reverb", "effect2.mix=100", "effect2.reverb.decay=" + decay + " s", "effect2.reverb.damping=20k", "effect2.reverb.lowCut=20"), 84,
                     127, 48000, (int) (48000 * decay * 1.6));
-            double[] energy = new double[sound.length + 1];
-            for (int i = sound.length - 1; i >= 0; i--) {
-                energy[i] = energy[i + 1] + sound[i] * sound[i];
-            }
-            int five = 0;
-            int thirtyFive = 0;
-            for (int i = 0; i < sound.length; i++) {
-                double db = 10 * Math.log10(energy[i] / energy[0]);
-                five = db > -5 ? i : five;
-                thirtyFive = db > -35 ? i : thirtyFive;
-            }
-            System.out.printf(Locale.ROOT, "reverb set to %.1f s, struck at 1047 Hz: T30 gives %.2f s%n", decay, (thirtyFive - five) / 48000.0 * 2);
+            System.out.printf(Locale.ROOT, "reverb set to %.1f s, struck at 1047 Hz: T30 gives %.2f s%n", decay, Played.t30(sound, 48000));
         }
     }
 

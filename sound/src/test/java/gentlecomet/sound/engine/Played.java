@@ -60,6 +60,22 @@ public final class Played {
         return Math.sqrt(sum / (to - from));
     }
 
+    /** Decay time in seconds by backward integration (M. R. Schroeder, 1965), from -5 to -35 dB and doubled: T30. */
+    public static double t30(double[] sound, double rate) {
+        double[] energy = new double[sound.length + 1];
+        for (int i = sound.length - 1; i >= 0; i--) {
+            energy[i] = energy[i + 1] + sound[i] * sound[i];
+        }
+        int five = 0;
+        int thirtyFive = 0;
+        for (int i = 0; i < sound.length; i++) {
+            double db = 10 * Math.log10(energy[i] / energy[0]);
+            five = db > -5 ? i : five;
+            thirtyFive = db > -35 ? i : thirtyFive;
+        }
+        return (thirtyFive - five) / rate * 2;
+    }
+
     /** Frequency of a steady periodic sound: from the phase advance of its fundamental between two stretches. */
     public static double frequency(double[] samples, double nearHz, double rate) {
         return frequency(samples, nearHz, rate, 16384);
