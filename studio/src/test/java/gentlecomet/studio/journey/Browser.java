@@ -48,8 +48,13 @@ final class Browser implements AutoCloseable {
 
     /** Waits until something is there and true. */
     <T> T until(Function<WebDriver, T> condition) {
+        return until(PATIENCE, condition);
+    }
+
+    /** Waits longer than usual, for work that grows with the bank. */
+    <T> T until(Duration patience, Function<WebDriver, T> condition) {
         try {
-            return new WebDriverWait(driver, PATIENCE, Duration.ofMillis(25)).ignoring(StaleElementReferenceException.class)
+            return new WebDriverWait(driver, patience, Duration.ofMillis(25)).ignoring(StaleElementReferenceException.class)
                     .ignoring(NoSuchElementException.class).until(condition);
         } catch (TimeoutException e) {
             throw new AssertionError("waited in vain on " + driver.getCurrentUrl() + "; the page says \"" + js("return document.getElementById('messages')?.textContent")

@@ -16,6 +16,7 @@ import gentlecomet.studio.store.CollectionStore;
 import gentlecomet.studio.store.PatchStore;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -253,7 +254,8 @@ class JourneyTest {
         page.open("/collections/" + collection + "/releases");
         page.fill("input[name=version]", "0.9");
         page.click("#built form button");
-        page.until(d -> d.findElement(By.cssSelector(".release h3")).getText().contains("verified"));
+        // Every patch is rendered twice: once for its demo, once to verify it.
+        page.until(Duration.ofSeconds(180), d -> d.findElement(By.cssSelector(".release h3")).getText().contains("verified"));
         page.click(".release a[download]");
         Path zip = downloads.resolve("saltmarsh-field-kit-0.9.zip");
         page.until(d -> Files.exists(zip));
