@@ -7,6 +7,7 @@ import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.sound.patch.Patch;
 import java.io.Serializable;
+import java.time.Duration;
 import java.time.Instant;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.stereotype.Component;
@@ -18,6 +19,8 @@ public class Jobs {
     static final String MEASURE = "measure";
     static final String CHECK = "check";
     static final String RELEASE = "release";
+
+    private static final Duration AHEAD = Duration.ofHours(1);
 
     private final Scheduler scheduler;
 
@@ -35,8 +38,10 @@ public class Jobs {
         private static final long serialVersionUID = 1;
     }
 
-    public void measure(String soundHash, String phrase, Patch patch) {
-        schedule(new TaskInstance<>(MEASURE, soundHash + " " + phrase, new MeasureData(soundHash, phrase, PatchFormat.write(patch))));
+    /** @param waitedFor whether somebody looks at this one patch: it goes before the rest of a bank, which is due later */
+    public void measure(String soundHash, String phrase, Patch patch, boolean waitedFor) {
+        schedule(new TaskInstance<>(MEASURE, soundHash + " " + phrase, new MeasureData(soundHash, phrase, PatchFormat.write(patch))),
+                waitedFor ? Instant.now().minus(AHEAD) : Instant.now());
     }
 
     public void check(String soundHash, String category, String rulesHash, HouseRules rules, Patch patch) {
@@ -49,6 +54,11 @@ public class Jobs {
     }
 
     private <T> void schedule(TaskInstance<T> instance) {
-        scheduler.scheduleIfNotExists(instance, Instant.now());
+        schedule(instance, Instant.now());
+    }
+
+    /** Work is taken up in the order of these times. */
+    private <T> void schedule(TaskInstance<T> instance, Instant due) {
+        scheduler.scheduleIfNotExists(instance, due);
     }
 }

@@ -45,7 +45,7 @@ public class Measures {
             String phrase = rules.phraseOf(row.category());
             Measurement m = found.get(MeasureStore.key(row.soundHash(), phrase));
             if (m == null) {
-                jobs.measure(row.soundHash(), phrase, row.patch());
+                jobs.measure(row.soundHash(), phrase, row.patch(), rows.size() == 1);
             } else {
                 byPatch.put(row.id(), m);
             }
