@@ -78,6 +78,10 @@ export function setUpBench(root) {
     player.hearMono(on);
   });
   beside(element);
+  // However this bench came here: the server does not measure a state until the hand has come to rest on it.
+  if (element.querySelector('#measured .working')) {
+    measureSoon();
+  }
   state.release();
 }
 
@@ -181,8 +185,6 @@ function replaceBench(html) {
   bench().replaceWith(fresh);
   window.htmx.process(fresh);
   document.dispatchEvent(new CustomEvent('comet:fresh', {detail: fresh}));
-  clearTimeout(measureTimer);
-  measureTimer = setTimeout(measureAgain, MEASURE_AFTER_MS);
   if (focused) {
     document.getElementById(focused)?.focus({preventScroll: true});
   }
@@ -221,9 +223,13 @@ function answered(answer) {
   document.getElementById('save-state').textContent = answer.saved ? 'saved' : 'unsaved edits';
   document.getElementById('save-state').className = answer.saved ? 'soft' : 'ember';
   bench().dataset.version = answer.version;
+  measureSoon();
+  beside(bench());
+}
+
+function measureSoon() {
   clearTimeout(measureTimer);
   measureTimer = setTimeout(measureAgain, MEASURE_AFTER_MS);
-  beside(bench());
 }
 
 /** Asks for the figures of the new sound once the hand has come to rest. */
@@ -239,7 +245,9 @@ async function measureAgain() {
     old.replaceWith(fresh);
     document.dispatchEvent(new CustomEvent('comet:fresh', {detail: fresh}));
   } catch (refusal) {
-    if (!refusal.passing) {
+    if (refusal.passing) {
+      measureSoon();
+    } else {
       say(refusal.message);
     }
   }

@@ -8,7 +8,6 @@ import gentlecomet.craft.check.Soundcheck;
 import gentlecomet.craft.format.Json;
 import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.craft.measure.Measurement;
-import gentlecomet.craft.measure.Measuring;
 import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.sound.patch.Patch;
@@ -33,14 +32,14 @@ class JobConfiguration {
     private static final int TRIES = 3;
 
     @Bean(initMethod = "start", destroyMethod = "stop")
-    Scheduler scheduler(DataSource dataSource, MeasureStore store, Assets assets, Releases releases, @Value("${comet.workers}") int workers) {
+    Scheduler scheduler(DataSource dataSource, MeasureStore store, MeasureWork measuring, Assets assets, Releases releases, @Value("${comet.workers}") int workers) {
         int threads = workers > 0 ? workers : Math.max(1, Runtime.getRuntime().availableProcessors() - 1);
         var measure = Tasks.oneTime(Jobs.MEASURE, Jobs.MeasureData.class)
                 .onFailure(new FailureHandler.MaxRetriesFailureHandler<>(TRIES, new FailureHandler.OnFailureRetryLater<>(Duration.ofSeconds(5))))
-                .execute((instance, context) -> measure(store, assets, instance.getData()));
+                .execute((instance, context) -> measuring.measure(instance.getData()));
         var check = Tasks.oneTime(Jobs.CHECK, Jobs.CheckData.class)
                 .onFailure(new FailureHandler.MaxRetriesFailureHandler<>(TRIES, new FailureHandler.OnFailureRetryLater<>(Duration.ofSeconds(5))))
-                .execute((instance, context) -> check(store, assets, instance.getData()));
+                .execute((instance, context) -> check(store, measuring, assets, instance.getData()));
         var release = Tasks.oneTime(Jobs.RELEASE, Long.class).execute((instance, context) -> {
             try {
                 releases.build(instance.getData());
@@ -55,23 +54,14 @@ class JobConfiguration {
                 .enableImmediateExecution().shutdownMaxWait(Duration.ofSeconds(2)).build();
     }
 
-    private static Measurement measure(MeasureStore store, Assets assets, Jobs.MeasureData job) {
-        return store.measurement(job.soundHash(), job.phrase()).orElseGet(() -> {
-            Patch patch = PatchFormat.read(job.patch(), "job");
-            Measurement made = new Measuring(assets).measure(patch, Phrases.get(job.phrase()));
-            store.save(job.soundHash(), job.phrase(), made);
-            return made;
-        });
-    }
-
-    private static void check(MeasureStore store, Assets assets, Jobs.CheckData job) {
+    private static void check(MeasureStore store, MeasureWork measuring, Assets assets, Jobs.CheckData job) {
         if (store.checked(job.soundHash(), job.category(), job.rulesHash())) {
             return;
         }
         HouseRules rules = Json.read(job.rules(), HouseRules.class);
         Patch patch = PatchFormat.read(job.patch(), "job");
         Phrase phrase = Phrases.get(rules.phraseOf(job.category()));
-        Measurement measurement = measure(store, assets, new Jobs.MeasureData(job.soundHash(), phrase.id(), job.patch()));
+        Measurement measurement = measuring.measure(new Jobs.MeasureData(job.soundHash(), phrase.id(), job.patch()));
         List<Finding> findings = new Soundcheck(rules, assets).sound(patch, measurement, phrase);
         store.saveFindings(job.soundHash(), job.category(), job.rulesHash(), findings);
     }

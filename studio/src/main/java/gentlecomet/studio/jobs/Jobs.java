@@ -7,7 +7,6 @@ import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.sound.patch.Patch;
 import java.io.Serializable;
-import java.time.Duration;
 import java.time.Instant;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.stereotype.Component;
@@ -20,12 +19,12 @@ public class Jobs {
     static final String CHECK = "check";
     static final String RELEASE = "release";
 
-    private static final Duration AHEAD = Duration.ofHours(1);
-
     private final Scheduler scheduler;
+    private final MeasureWork measuring;
 
-    public Jobs(@Lazy Scheduler scheduler) {
+    Jobs(@Lazy Scheduler scheduler, @Lazy MeasureWork measuring) {
         this.scheduler = scheduler;
+        this.measuring = measuring;
     }
 
     /** What a job needs to know. */
@@ -38,10 +37,14 @@ public class Jobs {
         private static final long serialVersionUID = 1;
     }
 
-    /** @param waitedFor whether somebody looks at this one patch: it goes before the rest of a bank, which is due later */
-    public void measure(String soundHash, String phrase, Patch patch, boolean waitedFor) {
-        schedule(new TaskInstance<>(MEASURE, soundHash + " " + phrase, new MeasureData(soundHash, phrase, PatchFormat.write(patch))),
-                waitedFor ? Instant.now().minus(AHEAD) : Instant.now());
+    /** Measures a patch when its turn comes. */
+    public void measure(String soundHash, String phrase, Patch patch) {
+        schedule(new TaskInstance<>(MEASURE, soundHash + " " + phrase, new MeasureData(soundHash, phrase, PatchFormat.write(patch))));
+    }
+
+    /** Measures a patch that somebody is looking at, ahead of everything that waits. */
+    public void measureAhead(String soundHash, String phrase, Patch patch) {
+        measuring.measureAhead(new MeasureData(soundHash, phrase, PatchFormat.write(patch)));
     }
 
     public void check(String soundHash, String category, String rulesHash, HouseRules rules, Patch patch) {
@@ -54,11 +57,6 @@ public class Jobs {
     }
 
     private <T> void schedule(TaskInstance<T> instance) {
-        schedule(instance, Instant.now());
-    }
-
-    /** Work is taken up in the order of these times. */
-    private <T> void schedule(TaskInstance<T> instance, Instant due) {
-        scheduler.scheduleIfNotExists(instance, due);
+        scheduler.scheduleIfNotExists(instance, Instant.now());
     }
 }

@@ -37,17 +37,19 @@ public class Measures {
         return store.measurement(row.soundHash(), rules.phraseOf(row.category()));
     }
 
-    /** Measurements of many patches, by patch id; those that are missing are asked for in the background. */
+    /** Measurements of many patches, by patch id; those that are missing are asked for in the background, a single patch ahead of everything. */
     public Map<Long, Measurement> ofAll(List<PatchRow> rows, HouseRules rules) {
         Map<String, Measurement> found = store.measurements(rows.stream().map(PatchRow::soundHash).distinct().toList());
         Map<Long, Measurement> byPatch = new LinkedHashMap<>();
         for (PatchRow row : rows) {
             String phrase = rules.phraseOf(row.category());
             Measurement m = found.get(MeasureStore.key(row.soundHash(), phrase));
-            if (m == null) {
-                jobs.measure(row.soundHash(), phrase, row.patch(), rows.size() == 1);
-            } else {
+            if (m != null) {
                 byPatch.put(row.id(), m);
+            } else if (rows.size() == 1) {
+                jobs.measureAhead(row.soundHash(), phrase, row.patch());
+            } else {
+                jobs.measure(row.soundHash(), phrase, row.patch());
             }
         }
         return byPatch;

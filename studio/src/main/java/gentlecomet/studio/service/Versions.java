@@ -116,7 +116,7 @@ public class Versions {
         String hash = Hashes.sound(patch);
         Optional<Measurement> known = measures.measurement(hash, phrase);
         if (known.isEmpty()) {
-            jobs.measure(hash, phrase, patch, true);
+            jobs.measureAhead(hash, phrase, patch);
         }
         return known;
     }

@@ -39,7 +39,7 @@ class BenchJourneyTest {
         try (Browser page = new Browser(port, folder, folder)) {
             page.open("/patches/" + id);
             page.find("#bench");
-            page.click("h3");
+            figuresFollow(page, id);
             looseEnds(page, id);
             listeningByParts(page, id);
             versions(page, id);
@@ -50,6 +50,28 @@ class BenchJourneyTest {
                     .filter(e -> e.getLevel().intValue() >= 1000 && !e.getMessage().contains("422")).map(Object::toString).toList();
             assertEquals(List.of(), errors);
         }
+    }
+
+    /** Undone to a state that nobody has rested on, the patch is measured again without another edit. */
+    private void figuresFollow(Browser page, long id) {
+        page.click("[data-stage=level]");
+        double plain = page.until(d -> measuredLufs(page));
+        page.typeValue("levelTrim", "-9 dB");
+        page.typeValue("levelTrim", "-3 dB");
+        page.until(d -> measured(page, plain - 3));
+        page.click("#undo");
+        page.until(d -> editing.get(id).patch().value("levelTrim") == -9);
+        page.until(d -> measured(page, plain - 9));
+    }
+
+    private static boolean measured(Browser page, double lufs) {
+        Double now = measuredLufs(page);
+        return now != null && Math.abs(now - lufs) < 0.11;
+    }
+
+    private static Double measuredLufs(Browser page) {
+        Object text = page.js("return document.querySelector('#measured .figures dd span')?.textContent");
+        return text == null ? null : Double.valueOf(text.toString().replace(" LUFS", ""));
     }
 
     /** A second source is set up without level: named at the right, and mended with one click. */
