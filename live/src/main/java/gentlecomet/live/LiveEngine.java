@@ -59,8 +59,8 @@ public final class LiveEngine {
     /** Puts a recording on an engine's shelf; {@code handle} -1 stands for the pictures of this page. */
     @JSExport
     public static void provide(int handle, double key, Float32Array left, Float32Array right, double sampleRate) {
-        float[] one = samples(left);
-        Recording recording = new Recording(key, one, left == right ? one : samples(right), sampleRate);
+        float[] one = left.toJavaArray().clone();
+        Recording recording = new Recording(key, one, left == right ? one : right.toJavaArray().clone(), sampleRate);
         if (handle < 0) {
             pictures().provide(recording);
         } else {
@@ -155,6 +155,13 @@ public final class LiveEngine {
     @JSExport
     public static double peakAfter(int handle, int layer, int slot) {
         return at(handle).engine.view().takePeakAfter(layer, slot);
+    }
+
+    /** Greatest level behind a stage of a layer since the last call; see EngineView. Measuring begins with the first call. */
+    @JSExport
+    public static double stageLevel(int handle, int layer, int stage) {
+        at(handle).engine.view().measureStages(true);
+        return at(handle).engine.view().takeStageLevel(layer, stage);
     }
 
     /** Writes frames into two channels from an offset on, limited to full scale; at most 128 at a time. */
@@ -264,7 +271,7 @@ public final class LiveEngine {
     /** The value at which a parameter of an image sounds before routes. */
     @JSExport
     public static double sounding(Float64Array image, int index) {
-        return PatchImage.sounding(copied(image), index);
+        return PatchImage.sounding(image.toJavaArray(), index);
     }
 
     /** Length in seconds of a note division; choice 0 is free and has none. */
@@ -282,13 +289,13 @@ public final class LiveEngine {
     /** The image of the neutral patch: one dry sine. */
     @JSExport
     public static Float64Array plainImage() {
-        return typed(PatchImage.of(Patch.neutral("Plain")));
+        return Float64Array.fromJavaArray(PatchImage.of(Patch.neutral("Plain")));
     }
 
     /** The values at which all parameters of an image sound before routes, in registry order. */
     @JSExport
     public static Float64Array soundings(Float64Array image) {
-        return typed(PatchImage.soundings(copied(image)));
+        return Float64Array.fromJavaArray(PatchImage.soundings(image.toJavaArray()));
     }
 
     /** The image with a parameter put to a value by hand. */
@@ -296,7 +303,7 @@ public final class LiveEngine {
     public static Float64Array edited(Float64Array image, int index, double value) {
         double[] changed = copied(image);
         PatchImage.put(changed, index, value);
-        return typed(changed);
+        return Float64Array.fromJavaArray(changed);
     }
 
     /** The image with parameters held at values, wherever macros stand; for listening, never for keeping. */
@@ -306,57 +313,57 @@ public final class LiveEngine {
         for (int i = 0; i < indexes.getLength(); i++) {
             PatchImage.pin(changed, (int) indexes.get(i), values.get(i));
         }
-        return typed(changed);
+        return Float64Array.fromJavaArray(changed);
     }
 
     @JSExport
     public static Float64Array pictureWave(Float64Array image, int layer, int source, int points) {
-        return typed(pictures().wave(copied(image), layer, source, points));
+        return Float64Array.fromJavaArray(pictures().wave(copied(image), layer, source, points));
     }
 
     @JSExport
     public static Float64Array pictureFilter(Float64Array image, int layer, int filter, int points) {
-        return typed(Pictures.filter(copied(image), layer, filter, points));
+        return Float64Array.fromJavaArray(Pictures.filter(copied(image), layer, filter, points));
     }
 
     /** Both filters of a layer with their routing, as a sound goes through them. */
     @JSExport
     public static Float64Array pictureFilters(Float64Array image, int layer, int points) {
-        return typed(Pictures.filters(copied(image), layer, points));
+        return Float64Array.fromJavaArray(Pictures.filters(copied(image), layer, points));
     }
 
     /** Levels in dB of the first harmonics of a source as it is played. */
     @JSExport
     public static Float64Array pictureHarmonics(Float64Array image, int layer, int source, int count) {
-        return typed(pictures().harmonics(copied(image), layer, source, count));
+        return Float64Array.fromJavaArray(pictures().harmonics(copied(image), layer, source, count));
     }
 
     /** An envelope; 0 is the amplitude envelope. */
     @JSExport
     public static Float64Array pictureEnvelope(Float64Array image, int layer, int which, double held, double seconds, int points) {
-        return typed(Pictures.envelope(copied(image), layer, which, held, seconds, points));
+        return Float64Array.fromJavaArray(Pictures.envelope(copied(image), layer, which, held, seconds, points));
     }
 
     @JSExport
     public static Float64Array pictureLfo(Float64Array image, int layer, int which, double seconds, int points) {
-        return typed(Pictures.lfo(copied(image), layer, which, seconds, points));
+        return Float64Array.fromJavaArray(Pictures.lfo(copied(image), layer, which, seconds, points));
     }
 
     @JSExport
     public static Float64Array pictureCurve(Float64Array image, int layer, int which, double held, double seconds, int points) {
-        return typed(Pictures.curve(copied(image), layer, which, held, seconds, points));
+        return Float64Array.fromJavaArray(Pictures.curve(copied(image), layer, which, held, seconds, points));
     }
 
     /** What an equaliser or compressor does; {@code slot} is the index of the slot's first parameter. */
     @JSExport
     public static Float64Array pictureEffect(Float64Array image, int slot, int points) {
-        return typed(Pictures.effect(copied(image), slot, points));
+        return Float64Array.fromJavaArray(Pictures.effect(copied(image), slot, points));
     }
 
     /** The numbers of a drawn list of an image, empty for its usual form; {@code kind} is its place in the registry of lists. */
     @JSExport
     public static Float64Array shape(Float64Array image, int kind) {
-        return typed(PatchImage.shape(copied(image), kind));
+        return Float64Array.fromJavaArray(PatchImage.shape(copied(image), kind));
     }
 
     /** Whether a parameter means anything as the values of an image stand. */
@@ -373,31 +380,12 @@ public final class LiveEngine {
         return pictures;
     }
 
-    private static float[] samples(Float32Array from) {
-        float[] samples = new float[from.getLength()];
-        for (int i = 0; i < samples.length; i++) {
-            samples[i] = from.get(i);
-        }
-        return samples;
+    /** The page's own array stays untouched: toJavaArray only shows its memory, and so, in TeaVM 0.15, does copyToJavaArray. */
+    private static double[] copied(Float64Array from) {
+        return from.toJavaArray().clone();
     }
 
     private static LiveEngine at(int handle) {
         return ENGINES.get(handle);
-    }
-
-    private static double[] copied(Float64Array from) {
-        double[] values = new double[from.getLength()];
-        for (int i = 0; i < values.length; i++) {
-            values[i] = from.get(i);
-        }
-        return values;
-    }
-
-    private static Float64Array typed(double[] from) {
-        Float64Array values = new Float64Array(from.length);
-        for (int i = 0; i < from.length; i++) {
-            values.set(i, from[i]);
-        }
-        return values;
     }
 }

@@ -29,7 +29,7 @@ export function openBarMenu(bar, state, edit) {
   const menu = document.createElement('div');
   menu.className = 'bar-menu';
   menu.setAttribute('role', 'menu');
-  menu.setAttribute('aria-label', bar.dataset.name);
+  menu.setAttribute('aria-label', bar.dataset.name ?? bar.ariaLabel);
   const close = () => {
     menu.remove();
     bar.focus();
@@ -45,6 +45,14 @@ export function openBarMenu(bar, state, edit) {
     });
     return button;
   };
+  const locked = state.locked.has(index);
+  const lock = item(locked ? 'Unlock' : 'Lock', () => state.toggleLock(bar));
+  lock.title = 'Edits and siblings leave a locked value alone';
+  if (bar.matches('select')) {
+    menu.append(lock);
+    place(menu, bar, close);
+    return;
+  }
   const macros = document.createElement('div');
   macros.className = 'row';
   macros.append('Macro ');
@@ -77,7 +85,13 @@ export function openBarMenu(bar, state, edit) {
   if (copied !== null) {
     put(`Paste ${engine.format(index, copied)}`, copied);
   }
+  menu.append(lock);
   put(`Neutral (${engine.format(index, Number(bar.dataset.neutral))})`, Number(bar.dataset.neutral));
+  place(menu, bar, close);
+}
+
+/** Shows the menu at its bar and lets arrows go through it. */
+function place(menu, bar, close) {
   menu.addEventListener('keydown', e => {
     e.stopPropagation();
     const items = [...menu.querySelectorAll('button')];

@@ -21,37 +21,42 @@ export function wireBench(element, hands) {
   wireParts(element, hands);
 }
 
-/** Where a route goes and what a macro holds is found by the beginnings of words, or by another word for it. */
-function wireTargets(element, id) {
-  let entries = [];
+/** Where a route starts and goes, and what a macro holds, is found by the beginnings of words, or by another word for it. */
+function wireFinding(element, id) {
+  let targets = [];
   const learn = async () => {
-    if (entries.length === 0) {
-      entries = (await (await ask(`/patches/${id()}/targets`)).json()).map(text => ({text}));
+    if (targets.length === 0) {
+      targets = (await (await ask(`/patches/${id()}/targets`)).json()).map(text => ({text}));
     }
   };
-  element.querySelectorAll('[data-find-target]').forEach(input => {
-    const list = document.createElement('ul');
-    list.className = 'found floating';
-    list.hidden = true;
-    input.after(list);
-    typeToFind(input, list, () => entries, entry => {
-      input.value = entry.text;
-      list.hidden = true;
-      const depth = input.form.elements.depth;
-      if (depth) {
-        depth.focus();
-      }
-    });
-    input.addEventListener('focus', () => {
-      list.hidden = false;
-      learn().then(() => input.dispatchEvent(new Event('input')), refusal => say(refusal.message));
-    });
-    input.addEventListener('blur', () => { list.hidden = true; });
+  const nothing = async () => {};
+  element.querySelectorAll('[data-find-target]').forEach(input => wireFinder(input, () => targets, learn, 'depth'));
+  element.querySelectorAll('[data-find-source]').forEach(input => {
+    const sources = input.dataset.entries.split('|').map(entry => ({text: entry.split('=')[0], kind: entry.split('=')[1]}));
+    wireFinder(input, () => sources, nothing, 'target');
   });
 }
 
+/** @param next the field of the form that comes after a choice */
+function wireFinder(input, entries, learn, next) {
+  const list = document.createElement('ul');
+  list.className = 'found floating';
+  list.hidden = true;
+  input.after(list);
+  typeToFind(input, list, entries, entry => {
+    input.value = entry.text;
+    list.hidden = true;
+    input.form.elements[next]?.focus();
+  });
+  input.addEventListener('focus', () => {
+    list.hidden = false;
+    learn().then(() => input.dispatchEvent(new Event('input')), refusal => say(refusal.message));
+  });
+  input.addEventListener('blur', () => { list.hidden = true; });
+}
+
 function wireForms(element, {id, edit, save}) {
-  wireTargets(element, id);
+  wireFinding(element, id);
   const setEnd = (field, value) => edit({kind: 'setEnd', macro: field.dataset.macro, target: field.dataset.target, end: field.dataset.end, value});
   element.querySelectorAll('[data-edit]').forEach(field => field.addEventListener('change', () => edit({kind: field.dataset.edit, [field.name]: field.value})));
   element.querySelectorAll('[data-edit-form]').forEach(form => {

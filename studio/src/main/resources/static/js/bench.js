@@ -3,12 +3,12 @@ import * as engine from '../engine/engine.js';
 import * as player from './player.js';
 import {ask, say} from './requests.js';
 import {PatchState} from './patch-state.js';
-import {showBar, showNow, wireBar} from './value-bar.js';
+import {showBar, showLock, showNow, wireBar, wireChoice} from './value-bar.js';
 import {draw} from './pictures.js';
 import {wirePicture} from './picture-hands.js';
 import {openBarMenu} from './bar-menu.js';
 import {costOf, drawLive} from './live-pictures.js';
-import {showSlots, slotsOf} from './slot-meters.js';
+import {showSlots, showStages, slotsOf} from './slot-meters.js';
 import {showEars} from './ears.js';
 import {flip, hearNow} from './versions.js';
 import {wireBench} from './bench-forms.js';
@@ -26,6 +26,15 @@ let besideTimer = null;
 
 const MEASURE_AFTER_MS = 900;
 const BESIDE_AFTER_MS = 1500;
+
+/** How long a hand rests before pictures that it did not move are drawn again. */
+const REST_MS = 140;
+const MACROS = 8;
+const macroIndex = engine.indexOf('macro1');
+let restTimer = null;
+let moved = null;
+let movedDrawing = false;
+let watchedBars = [];
 
 const bench = () => document.getElementById('bench');
 
@@ -54,7 +63,9 @@ export function setUpBench(root) {
       player.load(playable, false);
     }
   }
-  element.querySelectorAll('.bar[data-index], .bar-choice:not([data-decides])').forEach(bar => wireBar(bar, state, b => openBarMenu(b, state, edit)));
+  const openMenu = bar => openBarMenu(bar, state, edit);
+  element.querySelectorAll('.bar[data-index], .bar-choice:not([data-decides])').forEach(bar => wireBar(bar, state, openMenu));
+  element.querySelectorAll('.bar-choice').forEach(choice => wireChoice(choice, openMenu));
   element.querySelectorAll('canvas[data-picture]').forEach(canvas => {
     wirePicture(canvas, state, () => layer);
     new ResizeObserver(redraw).observe(canvas);
@@ -63,6 +74,7 @@ export function setUpBench(root) {
   element.querySelectorAll('[data-layer]').forEach(tab => tab.addEventListener('click', () => chooseLayer(Number(tab.dataset.layer))));
   wireBench(element, {id: () => state.id, image: () => state.image, edit, post, save, flush: () => state.flush(), openPlace});
   putBack(element);
+  element.querySelectorAll('.bar[data-index], .bar-choice').forEach(bar => state.locked.has(Number(bar.dataset.index)) && showLock(bar, true));
   const wanted = location.hash.slice(1);
   if (wanted && !same) {
     openPlace(wanted);
@@ -87,8 +99,8 @@ export function setUpBench(root) {
 
 /** Tells the audio thread what the bars, meters and pictures of the bench want to know. */
 function watch() {
-  const bars = [...bench().querySelectorAll('.bar[data-brackets]')].filter(b => b.dataset.brackets);
-  player.watch(bars.map(b => Number(b.dataset.index)), slotsOf(bench()), layer);
+  watchedBars = [...bench().querySelectorAll('.bar[data-brackets]')].filter(b => b.dataset.brackets);
+  player.watch(watchedBars.map(b => Number(b.dataset.index)), slotsOf(bench()), layer);
 }
 
 /** What is worked out beside the bench once it stands: the last save for the spectrum, and what a voice costs. */
@@ -309,9 +321,33 @@ function redraw() {
   }
 }
 
-player.on('parameter', () => {
-  if (benchState()) {
+/** After a move only what shows the moved value is drawn at once; everything else follows when the hand rests. */
+function showMoved(index) {
+  const bars = bench().querySelectorAll(`[data-index="${index}"]`);
+  bars.forEach(bar => showBar(bar, engine.sounding(state.image, index)));
+  moved = bars[0]?.closest('.source, .two > div, .effect-card') ?? bench().querySelector(`[data-stage-panel="${stage}"]`);
+  if (!movedDrawing) {
+    movedDrawing = true;
+    requestAnimationFrame(() => {
+      movedDrawing = false;
+      if (benchState()) {
+        [...moved.querySelectorAll('canvas[data-picture]'), ...bench().querySelectorAll(`[data-stage="${stage}"] canvas, canvas.together`)]
+          .forEach(canvas => draw(canvas, state.image, layer));
+      }
+    });
+  }
+  clearTimeout(restTimer);
+  restTimer = setTimeout(() => benchState() && showAll(), REST_MS);
+}
+
+player.on('parameter', index => {
+  if (!benchState()) {
+    return;
+  }
+  if (index < 0 || index >= macroIndex && index < macroIndex + MACROS) {
     showAll();
+  } else {
+    showMoved(index);
   }
 });
 
@@ -341,9 +377,9 @@ player.on('meters', meters => {
   if (!benchState()) {
     return;
   }
-  const bars = [...bench().querySelectorAll('.bar[data-brackets]')].filter(b => b.dataset.brackets);
-  bars.forEach((bar, i) => showNow(bar, meters.voices > 0 ? meters.values[i] ?? null : null));
+  watchedBars.forEach((bar, i) => showNow(bar, meters.voices > 0 ? meters.values[i] ?? null : null));
   showSlots(bench(), meters);
+  showStages(bench(), meters);
   drawLive(meters);
   follow(meters);
 });

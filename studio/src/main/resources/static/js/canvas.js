@@ -1,9 +1,19 @@
 // Small helps for drawing: sharp canvases and the colours of the theme.
 
+const colours = new Map();
+document.addEventListener('comet:theme', () => colours.clear(), {capture: true});
+
 /** A colour of the theme by its custom property. @param {string} name */
 export function colour(name) {
-  return getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+  if (!colours.has(name)) {
+    colours.set(name, getComputedStyle(document.documentElement).getPropertyValue(name).trim());
+  }
+  return colours.get(name);
 }
+
+/** Sizes as the browser reports them: asking for one makes it lay the whole page out again. */
+const sizes = new WeakMap();
+const sized = new ResizeObserver(entries => entries.forEach(e => sizes.set(e.target, [Math.round(e.contentRect.width), Math.round(e.contentRect.height)])));
 
 /**
  * Fits a canvas to its box at the screen's resolution and clears it.
@@ -11,8 +21,11 @@ export function colour(name) {
  * @returns {{g: CanvasRenderingContext2D, w: number, h: number}|null} null while it is not shown
  */
 export function fit(canvas) {
-  const w = canvas.clientWidth;
-  const h = canvas.clientHeight;
+  if (!sizes.has(canvas)) {
+    sizes.set(canvas, [canvas.clientWidth, canvas.clientHeight]);
+    sized.observe(canvas);
+  }
+  const [w, h] = sizes.get(canvas);
   if (!w || !h) {
     return null;
   }

@@ -5,7 +5,8 @@ import {ask, say} from './requests.js';
 const SYNONYMS = {brightness: 'cutoff', tone: 'cutoff', filter: 'cutoff', vibrato: 'pitch shift', tremolo: 'level', volume: 'level', loudness: 'level', gain: 'level',
   tune: 'fine tune', detune: 'detune', unison: 'copies', voices: 'copies', spread: 'width', stereo: 'width', wet: 'mix', echo: 'delay', verb: 'reverb',
   space: 'reverb', fm: 'phase from', resonance: 'resonance', q: 'resonance', wavetable: 'position', morph: 'position', noise: 'noise level', bend: 'pitch shift',
-  portamento: 'glide', length: 'release', distortion: 'drive', saturation: 'drive'};
+  portamento: 'glide', length: 'release', distortion: 'drive', saturation: 'drive', pressure: 'aftertouch', touch: 'aftertouch', wheel: 'mod wheel', gate: 'lfo', steps: 'lfo', wobble: 'lfo',
+  adsr: 'envelope', keyboard: 'key', hand: 'velocity'};
 const MOST = 14;
 const RECENT = 'comet-found';
 

@@ -46,7 +46,7 @@ function figures(chain, meters) {
   if (pitch > 0 && meters.peak > 1e-4) {
     const key = 69 + 12 * Math.log2(pitch / 440);
     const nearest = Math.round(key);
-    show('live-tuner', `${NAMES[((nearest % 12) + 12) % 12]}${Math.floor(nearest / 12) - 1} ${signed(100 * (key - nearest), 0)} ct`);
+    show('live-tuner', `${NAMES[((nearest % 12) + 12) % 12]}${Math.floor(nearest / 12) - 1} ${key < nearest ? '−' : '+'}${Math.abs(100 * (key - nearest)).toFixed(0)} ct`);
   } else {
     show('live-tuner', '–');
   }

@@ -3,6 +3,7 @@ import * as engine from '../engine/engine.js';
 import * as player from './player.js';
 import {ask, hush, say} from './requests.js';
 import {hearNow} from './versions.js';
+import {showLock} from './value-bar.js';
 
 const SEND_AFTER_MS = 90;
 const RETRY_MS = 2000;
@@ -25,6 +26,7 @@ export class PatchState {
   take(bench) {
     this.id = Number(bench.dataset.patch);
     this.version = Number(bench.dataset.version);
+    this.locked = new Set((bench.dataset.locked ?? '').split(' ').filter(Boolean).map(Number));
   }
 
   /** Another request is changing the patch: moved values wait until its answer has brought the new version. */
@@ -52,6 +54,26 @@ export class PatchState {
     return engine.sounding(this.image, index);
   }
 
+  /** Locks or unlocks a parameter for edits and siblings. @param {HTMLElement} bar */
+  async toggleLock(bar) {
+    const index = Number(bar.dataset.index);
+    const on = !this.locked.has(index);
+    try {
+      await ask(`/patches/${this.id}/lock`, {form: {parameter: bar.id, on: String(on)}});
+    } catch (refusal) {
+      say(refusal.message);
+      return;
+    }
+    if (on) {
+      this.locked.add(index);
+    } else {
+      this.locked.delete(index);
+      hush('locked');
+    }
+    document.getElementById('bench').dataset.locked = [...this.locked].join(' ');
+    showLock(bar, on);
+  }
+
   /** A drag, a turn of the wheel or a typed value begins: what follows is one step of the history. */
   beginGesture() {
     this.gesture++;
@@ -59,6 +81,10 @@ export class PatchState {
 
   /** Moves a parameter: at once in the sound, soon after on the server. */
   set(index, value) {
+    if (this.locked.has(index)) {
+      say('This value is locked. Unlock it with L on its bar or in the bar\'s menu.', {key: 'locked', calm: true});
+      return;
+    }
     hearNow();
     player.setParameter(index, value, engine.edited(this.image, index, value));
     this.pending.set(index, {index, value, gesture: `${performance.timeOrigin.toFixed(0)}.${this.gesture}.${index}`});

@@ -2,6 +2,7 @@
 import * as engine from '../engine/engine.js';
 import {DELAY_SPAN, delayPoints, equaliserPoints, ofSlot} from './effect-pictures.js';
 import {nearestDivision} from './divisions.js';
+import {recordingHand} from './recording-picture.js';
 import {envelopeId, envelopePoints, frequencyAt} from './pictures.js';
 
 const NEAR = 18;
@@ -15,7 +16,7 @@ const NEAR = 18;
 export function wirePicture(canvas, state, shownLayer) {
   const kind = canvas.dataset.picture;
   const begin = {envelope: envelopeHand, filter: filterHand, keymap: keyMapHand, equaliser: equaliserHand, delay: delayHand, compressor: compressorHand,
-    reverb: reverbHand}[kind];
+    reverb: reverbHand, recording: recordingHand}[kind];
   if (!begin || canvas.dataset.large === undefined && canvas.dataset.first === undefined) {
     return;
   }
@@ -26,7 +27,7 @@ export function wirePicture(canvas, state, shownLayer) {
     const box = canvas.getBoundingClientRect();
     const place = event => ({x: event.clientX - box.left, y: event.clientY - box.top});
     const layer = canvas.dataset.ofLayer === undefined ? shownLayer() : Number(canvas.dataset.ofLayer);
-    const move = begin(state, layer, box, place(e), Number(canvas.dataset.envelope ?? canvas.dataset.filter ?? canvas.dataset.first ?? 0));
+    const move = begin(state, layer, box, place(e), Number(canvas.dataset.envelope ?? canvas.dataset.filter ?? canvas.dataset.source ?? canvas.dataset.first ?? 0));
     if (!move) {
       return;
     }

@@ -3,6 +3,7 @@ import * as engine from '../engine/engine.js';
 import {colour, curve, fit, frequencyGrid, handle, label, layerColour} from './canvas.js';
 import {divisionSeconds} from './divisions.js';
 import {effectPictures} from './effect-pictures.js';
+import {recordingPicture} from './recording-picture.js';
 
 const MIN_DB = -48;
 const MAX_DB = 40;
@@ -189,6 +190,8 @@ const drawers = {
   },
 
   ...effectPictures,
+
+  recording: recordingPicture,
 
   macros(g, w, h, image) {
     for (let m = 0; m < 8; m++) {

@@ -177,6 +177,11 @@ export function heard() {
 /** Recordings fetched so far, by key, as the audio thread takes them. */
 const fetched = new Map();
 
+/** A recording that has been fetched, or undefined. @param {number} key */
+export function recording(key) {
+  return fetched.get(key);
+}
+
 /** Fetches the recordings of a patch that are not there yet; the patch is told to the engine again when one has come. */
 async function provide(playable) {
   const missing = (playable.recordings ?? []).filter(r => !fetched.has(r.key));

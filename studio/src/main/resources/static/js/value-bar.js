@@ -26,6 +26,22 @@ export function showBar(bar, value) {
   bar.setAttribute('aria-valuetext', text);
 }
 
+/** Shows that a bar is locked; a choice can then not be opened. @param {boolean} on */
+export function showLock(bar, on) {
+  const row = bar.closest('.bar');
+  row.classList.toggle('locked', on);
+  bar.toggleAttribute('disabled', on && bar.matches('select'));
+  bar.setAttribute('aria-readonly', String(on));
+  row.querySelector('.lock')?.remove();
+  if (on) {
+    const mark = document.createElement('span');
+    mark.className = 'lock';
+    mark.textContent = 'locked';
+    mark.title = 'Edits and siblings leave it alone; L or the menu unlocks it';
+    row.querySelector('.bar-label').append(mark);
+  }
+}
+
 /** Shows where a modulated parameter stands now, or hides the mark. @param {number|null} value */
 export function showNow(bar, value) {
   const mark = bar.querySelector('.bar-now');
@@ -95,6 +111,8 @@ export function wireBar(bar, state, openMenu) {
         Enter: () => type(bar, index, state, put),
         m: () => openMenu(bar),
         M: () => openMenu(bar),
+        l: () => state.toggleLock(bar),
+        L: () => state.toggleLock(bar),
       }[e.key] ?? (/^[0-9.+-]$/.test(e.key) ? () => type(bar, index, state, put, e.key) : null);
     if (act) {
       e.preventDefault();
@@ -106,12 +124,21 @@ export function wireBar(bar, state, openMenu) {
   });
 }
 
+/** A choice has the same menu; its row takes the right click, so that a locked one can be unlocked. */
+export function wireChoice(choice, openMenu) {
+  choice.closest('.bar').addEventListener('contextmenu', e => {
+    e.preventDefault();
+    openMenu(choice);
+  });
+}
+
 function startDrag(e, bar, index, state, put, stepped) {
   if (e.button !== 0 || e.target.closest('input')) {
     return;
   }
   bar.focus();
   bar.setPointerCapture(e.pointerId);
+  const width = Math.max(DRAG_PIXELS, bar.querySelector('.bar-track').clientWidth);
   let from = {x: e.clientX, position: engine.position(index, state.sounding(index))};
   let moved = false;
   const move = event => {
@@ -122,7 +149,6 @@ function startDrag(e, bar, index, state, put, stepped) {
       state.beginGesture();
       moved = true;
     }
-    const width = Math.max(DRAG_PIXELS, bar.querySelector('.bar-track').clientWidth);
     const position = Math.min(1, Math.max(0, from.position + (event.clientX - from.x) / width * (event.shiftKey ? 0.1 : 1)));
     put(stepped ? Math.round(engine.valueAt(index, position)) : engine.valueAt(index, position));
     if (event.shiftKey !== from.fine) {

@@ -229,7 +229,8 @@ class CometProcessor extends AudioWorkletProcessor {
     const h = this.handle;
     const values = this.watched.map(index => engine.soundingValue(h, index));
     const slots = this.slots.map(([layer, slot]) => [engine.peakBefore(h, layer, slot), engine.peakAfter(h, layer, slot), engine.reduction(h, layer, slot)]);
-    this.port.postMessage({slots, peak: this.peak, voices: engine.voices(h), layers: engine.layers(h), faults: engine.faults(h),
+    const stages = [0, 1, 2, 3, 4, 5].map(stage => engine.stageLevel(h, this.layer, stage));
+    this.port.postMessage({slots, stages, peak: this.peak, voices: engine.voices(h), layers: engine.layers(h), faults: engine.faults(h),
       limited: engine.limited(h), values, note: this.note()});
     this.peak = 0;
     this.sinceReport = 0;

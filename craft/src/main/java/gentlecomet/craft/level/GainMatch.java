@@ -3,6 +3,7 @@ package gentlecomet.craft.level;
 import gentlecomet.craft.measure.Loudness;
 import gentlecomet.craft.measure.Measuring;
 import gentlecomet.sound.parameter.EffectParameters;
+import gentlecomet.sound.parameter.FilterParameters;
 import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
@@ -19,6 +20,8 @@ import gentlecomet.sound.source.Recordings;
  */
 public final class GainMatch {
 
+    /** In place of a slot: the filters and the drive of a layer, matched by the layer's level. */
+    public static final int FILTERS = -1;
     private static final double TAIL_SECONDS = 4;
 
     private final Rendering rendering;
@@ -33,10 +36,13 @@ public final class GainMatch {
 
     /**
      * @param layer from 0, or -1 for the chain that all layers share
-     * @param slot  from 0
+     * @param slot  from 0, or {@link #FILTERS}
      * @throws IllegalArgumentException where nothing is heard there
      */
     public Result match(Patch patch, Phrase phrase, int layer, int slot) {
+        if (slot == FILTERS) {
+            return matchFilters(patch, phrase, layer);
+        }
         Parameter gain = Parameters.at(first(layer, slot) + EffectParameters.GAIN);
         double[] with = PatchImage.of(patch);
         PatchImage.pin(with, gain.index(), 0);
@@ -46,10 +52,28 @@ public final class GainMatch {
         }
         double[] without = with.clone();
         PatchImage.pin(without, first(layer, slot) + EffectParameters.ON, 1);
-        double before = loudness(without, phrase);
-        double after = loudness(with, phrase);
+        return result(gain, loudness(without, phrase), loudness(with, phrase));
+    }
+
+    /** The layer is heard alone at a level of 0 dB, with filters and drive and without. */
+    private Result matchFilters(Patch patch, Phrase phrase, int layer) {
+        Parameter level = Parameters.at(Parameters.ofLayer(layer, LayerParameters.ZONE_LEVEL));
+        double[] with = PatchImage.of(patch);
+        for (int other = 0; other < Parameters.LAYERS; other++) {
+            PatchImage.pin(with, Parameters.ofLayer(other, LayerParameters.ON), other == layer ? 1 : 0);
+        }
+        PatchImage.pin(with, level.index(), 0);
+        double[] without = with.clone();
+        for (int f = 0; f < LayerParameters.FILTERS; f++) {
+            PatchImage.pin(without, Parameters.ofLayer(layer, LayerParameters.filter(f) + FilterParameters.TYPE), 0);
+        }
+        PatchImage.pin(without, Parameters.ofLayer(layer, LayerParameters.DRIVE_TYPE), 0);
+        return result(level, loudness(without, phrase), loudness(with, phrase));
+    }
+
+    private static Result result(Parameter gain, double before, double after) {
         if (!(before > -70 && after > -70)) {
-            throw new IllegalArgumentException("nothing is heard before or after the effect");
+            throw new IllegalArgumentException("nothing is heard before or after it");
         }
         return new Result(gain, gain.clamp(Math.rint(10 * (before - after)) / 10), before, after);
     }

@@ -17,6 +17,7 @@ import gentlecomet.sound.source.Recordings;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Set;
 
 /**
  * Makes siblings of a patch in a wished direction. Which parameters lead there is measured, not assumed: each is moved a little, the
@@ -34,9 +35,16 @@ public final class Variations {
     private static final double LOUDNESS_LIMIT_LU = 12;
 
     private final Rendering rendering;
+    private final Set<Parameter> locked;
 
     public Variations(Recordings recordings) {
+        this(recordings, Set.of());
+    }
+
+    /** @param locked parameters that no sibling moves */
+    public Variations(Recordings recordings, Set<Parameter> locked) {
         rendering = new Rendering(Measuring.RATE, recordings);
+        this.locked = locked;
     }
 
     /**
@@ -78,7 +86,7 @@ public final class Variations {
     private List<Lead> leads(Patch patch, Quality quality, int key, double before) {
         List<Lead> leads = new ArrayList<>();
         for (Parameter p : Parameters.ALL) {
-            if (!varies(patch, p)) {
+            if (!varies(patch, p) || locked.contains(p)) {
                 continue;
             }
             double at = p.position(patch.soundingValue(p));
@@ -145,10 +153,10 @@ public final class Variations {
     /** As loud as the original, by the trim, so that "louder is better" fools no one. */
     private Patch levelled(Patch original, Patch sibling, Quality quality, int key) {
         double difference = Loudness.of(render(original, quality, key)).momentaryMax() - Loudness.of(render(sibling, quality, key)).momentaryMax();
-        if (!(Math.abs(difference) < 60)) {
+        Parameter trim = Parameters.at(PatchParameters.LEVEL_TRIM);
+        if (!(Math.abs(difference) < 60) || locked.contains(trim)) {
             return sibling;
         }
-        Parameter trim = Parameters.at(PatchParameters.LEVEL_TRIM);
         double change = Math.max(-LOUDNESS_LIMIT_LU, Math.min(LOUDNESS_LIMIT_LU, difference));
         return sibling.withValue(trim, Math.rint(100 * trim.clamp(sibling.value(PatchParameters.LEVEL_TRIM) + change)) / 100);
     }

@@ -8,9 +8,12 @@ import gentlecomet.craft.TypedPatch;
 import gentlecomet.craft.measure.Measurement;
 import gentlecomet.craft.measure.Measuring;
 import gentlecomet.craft.phrase.Phrases;
+import gentlecomet.sound.parameter.Parameter;
+import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.source.Recordings;
 import java.util.List;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -42,6 +45,17 @@ class VariationsTest {
             };
             assertTrue(sibling.wentThere() && change > 0, quality + " " + sibling.from() + " to " + sibling.to() + " " + sibling.moves());
             assertTrue(quality == Quality.SHORTER || Math.abs(after.momentaryMaxLufs() - before.momentaryMaxLufs()) < 4, "about as loud as before");
+        }
+    }
+
+    @Test
+    void whatIsLockedStaysWhereItIs() {
+        Parameter cutoff = Parameters.find("layer1.filter1.cutoff");
+        Variations free = new Variations(Recordings.NONE);
+        assertTrue(free.of(PATCH, Quality.DARKER, 1, 4, 9).stream().anyMatch(s -> s.patch().value(cutoff.index()) != 1500), "it would be moved");
+        Variations held = new Variations(Recordings.NONE, Set.of(cutoff));
+        for (Variations.Sibling sibling : held.of(PATCH, Quality.DARKER, 1, 4, 9)) {
+            assertEquals(1500, sibling.patch().value(cutoff.index()));
         }
     }
 

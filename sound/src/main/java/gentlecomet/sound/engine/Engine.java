@@ -62,7 +62,7 @@ public final class Engine {
             }
         }
         effects = new EffectChain(PatchParameters.EFFECTS, PatchParameters.effect(0), sampleRate);
-        view = new EngineView(pool, panel, buses, effects);
+        view = new EngineView(pool, panel, buses, effects, setting.levels);
         notes = new NotePlay(panel, pool, controllers, setting.tuning, materials);
         takeMaterial();
     }
@@ -288,12 +288,14 @@ public final class Engine {
         }
         panel.routePatch(patchModulation());
         effects.process(panel.patchBlock(), setting.tempo, stepLeft, stepRight);
+        setting.levels.lookAtEffects(stepLeft, stepRight);
         double end = trimGain.gainOfDb(panel.patchBlock()[PatchParameters.LEVEL_TRIM]);
         if (trim != 1 || end != 1) {
             withGain(stepLeft, trim, (end - trim) / STEP);
             withGain(stepRight, trim, (end - trim) / STEP);
         }
         trim = end;
+        setting.levels.lookAtOutput(stepLeft, stepRight);
         steps++;
     }
 
@@ -327,7 +329,9 @@ public final class Engine {
             followNewest(pool.newest(layer), bus.modulation);
             panel.routeEffects(layer, bus.modulation);
         }
+        setting.levels.look(layer, StageLevels.VOICES, bus.left, bus.right, 1);
         bus.effects.process(panel.layerBlock(layer), setting.tempo, bus.left, bus.right);
+        setting.levels.look(layer, StageLevels.LAYER, bus.left, bus.right, 1);
         for (int i = 0; i < STEP; i++) {
             stepLeft[i] += bus.left[i];
             stepRight[i] += bus.right[i];

@@ -11,8 +11,10 @@ public final class EngineView {
     private final Panel panel;
     private final LayerBus[] buses;
     private final EffectChain effects;
+    private final StageLevels levels;
 
-    EngineView(VoicePool pool, Panel panel, LayerBus[] buses, EffectChain effects) {
+    EngineView(VoicePool pool, Panel panel, LayerBus[] buses, EffectChain effects, StageLevels levels) {
+        this.levels = levels;
         this.pool = pool;
         this.panel = panel;
         this.buses = buses;
@@ -32,6 +34,22 @@ public final class EngineView {
     /** Greatest level after a slot since the last call. */
     public double takePeakAfter(int layer, int slot) {
         return chain(layer).slot(slot).takePeakAfter();
+    }
+
+    /** Begins or ends measuring the levels between stages. */
+    public void measureStages(boolean on) {
+        levels.measure(on);
+    }
+
+    /**
+     * Greatest level behind a stage since the last call, 1 is full scale.
+     *
+     * @param layer from 0
+     * @param stage 0 sources and 1 filters of the loudest voice, 2 all voices of the layer, 3 the layer behind its own effects, 4 the
+     *     effects of all layers, 5 the output; the last two are the same for every layer
+     */
+    public double takeStageLevel(int layer, int stage) {
+        return stage == 4 ? levels.takeEffects() : stage == 5 ? levels.takeOutput() : levels.take(layer, stage);
     }
 
     private EffectChain chain(int layer) {

@@ -289,7 +289,10 @@ final class Voice {
         movePitch(setting);
         double bent = pitch + block[LayerParameters.TRANSPOSE] + setting.bendSemitones + block[LayerParameters.PITCH_SHIFT];
         sources.draw(block, setting, bent);
+        double loudest = Math.max(gainLeft, gainRight);
+        setting.levels.look(layer, StageLevels.SOURCES, sources.left, sources.right, loudest);
         filter(setting, bent);
+        setting.levels.look(layer, StageLevels.FILTERS, sources.left, sources.right, loudest);
         return putOut(outLeft, outRight);
     }
 

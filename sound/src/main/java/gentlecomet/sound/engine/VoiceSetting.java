@@ -10,6 +10,7 @@ final class VoiceSetting {
     final double[] modulation = new double[Modulator.COUNT];
     final double[][] sharedLfos = new double[Parameters.LAYERS][LayerParameters.LFOS];
     final Tuning tuning = new Tuning();
+    final StageLevels levels = new StageLevels();
     double[] keyPressure;
     double sampleRate;
     double stepSeconds;

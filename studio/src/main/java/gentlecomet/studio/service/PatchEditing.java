@@ -1,9 +1,15 @@
 package gentlecomet.studio.service;
 
 import gentlecomet.craft.edit.PatchEdit;
+import gentlecomet.craft.format.PatchRules;
+import gentlecomet.sound.parameter.Parameter;
+import gentlecomet.sound.patch.MacroTarget;
 import gentlecomet.sound.patch.Patch;
+import gentlecomet.studio.store.LockStore;
 import gentlecomet.studio.store.PatchStore;
 import gentlecomet.studio.store.PatchStore.PatchRow;
+import java.util.List;
+import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -15,9 +21,11 @@ import org.springframework.transaction.annotation.Transactional;
 public class PatchEditing {
 
     private final PatchStore patches;
+    private final LockStore locks;
 
-    public PatchEditing(PatchStore patches) {
+    public PatchEditing(PatchStore patches, LockStore locks) {
         this.patches = patches;
+        this.locks = locks;
     }
 
     public PatchRow get(long id) {
@@ -45,12 +53,43 @@ public class PatchEditing {
         if (changed.equals(row.patch())) {
             return row;
         }
+        if (!(edit instanceof PatchEdit.Restore)) {
+            keepLocked(id, row.patch(), changed);
+        }
         boolean goesOn = !gesture.isEmpty() && row.cursor() > 0 && gesture.equals(patches.gesture(id, row.cursor()));
         int number = goesOn ? row.cursor() : row.cursor() + 1;
         Patch before = goesOn ? patches.stateAt(id, row.cursor() - 1).orElse(row.patch()) : row.patch();
         patches.insertEdit(id, number, edit.label(before), gesture, changed);
         patches.moveCursor(id, number);
         return get(id);
+    }
+
+    /** Parameters that edits and siblings leave alone. Undo, redo and whole versions brought back are not held by them. */
+    public Set<Parameter> locked(long id) {
+        return locks.locked(id);
+    }
+
+    /** Locks or unlocks a parameter of a patch. It changes no sound and is no step of the history. */
+    @Transactional
+    public void lock(long id, Parameter parameter, boolean on) {
+        current(id, 0);
+        if (on) {
+            locks.lock(id, parameter);
+        } else {
+            locks.unlock(id, parameter);
+        }
+    }
+
+    private void keepLocked(long id, Patch before, Patch after) {
+        for (Parameter p : locks.locked(id)) {
+            if (before.value(p.index()) != after.value(p.index()) || !ends(before, p).equals(ends(after, p))) {
+                throw new RefusedException(PatchRules.name(p) + " is locked. Unlock it with L on its bar or in the bar's menu.");
+            }
+        }
+    }
+
+    private static List<MacroTarget> ends(Patch patch, Parameter p) {
+        return patch.macros().stream().flatMap(m -> m.targets().stream()).filter(t -> t.target().equals(p)).toList();
     }
 
     @Transactional

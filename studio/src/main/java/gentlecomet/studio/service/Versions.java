@@ -134,7 +134,7 @@ public class Versions {
             throw new RefusedException("Strength goes from 0.1 to 3, and at most " + MOST_SIBLINGS + " siblings are made at a time.");
         }
         PatchRow row = editing.get(patchId);
-        Variations variations = new Variations(assets);
+        Variations variations = new Variations(assets, editing.locked(patchId));
         for (Quality quality : qualities) {
             for (Variations.Sibling s : variations.of(row.patch(), quality, strength, count, seed)) {
                 store.addVariation(patchId, quality.label(), s.wentThere() ? s.from() + " to " + s.to() : "could not be made " + quality.label(), s.moves(),

@@ -97,6 +97,17 @@ class BenchController {
         return bench.part(editing.edit(id, version, "", EditForm.read(form, row.patch())), model);
     }
 
+    /** Locks or unlocks a parameter. */
+    @PostMapping("/patches/{id}/lock")
+    @ResponseBody
+    void lock(@PathVariable long id, @RequestParam String parameter, @RequestParam boolean on) {
+        Parameter found = Parameters.find(parameter);
+        if (found == null) {
+            throw new RefusedException("There is no such parameter.");
+        }
+        editing.lock(id, found, on);
+    }
+
     @PostMapping("/patches/{id}/undo")
     String undo(@PathVariable long id, Model model) {
         return bench.part(editing.undo(id), model);
@@ -128,11 +139,11 @@ class BenchController {
         return bench.part(editing.edit(id, 0, "", new PatchEdit.SetValue(Parameters.at(PatchParameters.LEVEL_TRIM), proposal.trimDb())), model);
     }
 
-    /** Brings an effect's output to the loudness of what goes into it. */
+    /** Brings the output of an effect, or of a layer's filters, to the loudness of what goes into it. */
     @PostMapping("/patches/{id}/match")
     String match(@PathVariable long id, @RequestParam long version, @RequestParam int layer, @RequestParam int slot, Model model) {
         PatchRow row = editing.get(id);
-        if (layer < -1 || layer >= Parameters.LAYERS || slot < 0 || slot >= (layer < 0 ? PatchParameters.EFFECTS : LayerParameters.EFFECTS)) {
+        if (layer < -1 || layer >= Parameters.LAYERS || slot < (layer < 0 ? 0 : GainMatch.FILTERS) || slot >= (layer < 0 ? PatchParameters.EFFECTS : LayerParameters.EFFECTS)) {
             throw new RefusedException("There is no such effect.");
         }
         try {
@@ -141,7 +152,7 @@ class BenchController {
                     found.afterLufs(), found.db());
             return bench.part(editing.edit(id, version, "", new Together(words, List.of(new PatchEdit.SetValue(found.slot(), found.db())))), model);
         } catch (IllegalArgumentException e) {
-            throw new RefusedException("Nothing is heard before or after this effect, so there is nothing to match.");
+            throw new RefusedException("Nothing is heard before or after it, so there is nothing to match.");
         }
     }
 

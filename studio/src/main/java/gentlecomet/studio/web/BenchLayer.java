@@ -27,8 +27,15 @@ record BenchLayer(int number, boolean on, Bar onBar, BarGroup zone, BarGroup pit
      * @param takesFile whether it can use a recording as it is set
      * @param takesHit  whether it can use a recorded hit as it is set
      * @param hasPartials whether it is made of partials that can be counted
+     * @param plays     whether it plays its recording as it is
+     * @param banded    whether its partials rise and fall in bands
      */
-    record Source(BarGroup group, List<DrawnList> drawn, SoundFile recording, boolean takesFile, boolean takesHit, boolean hasPartials) {
+    record Source(BarGroup group, List<DrawnList> drawn, SoundFile recording, boolean takesFile, boolean takesHit, boolean hasPartials, boolean plays,
+            boolean banded) {
+        /** The recording as the engine knows it. */
+        public long recordingKey() {
+            return (long) recording.key();
+        }
     }
 
     /** A drawn curve or an LFO with what is drawn for it. */
@@ -91,6 +98,7 @@ record BenchLayer(int number, boolean on, Bar onBar, BarGroup zone, BarGroup pit
                 && (wave == SourceParameters.WAVE_TABLE || partials && patch.value(at + SourceParameters.PARTIALS_FROM) == 2);
         boolean hit = body && patch.value(at + SourceParameters.BODY_SET) == BODY_ANALYSED;
         return new Source(BarGroup.of(patch, "Source " + (s + 1), s, "layer" + (l + 1) + ".source" + (s + 1) + "."), drawn, patch.recording(l, s),
-                wave == SourceParameters.WAVE_RECORDING || imported, hit, body || partials);
+                wave == SourceParameters.WAVE_RECORDING || imported, hit, body || partials,
+                wave == SourceParameters.WAVE_RECORDING && patch.recording(l, s) != null, partials);
     }
 }

@@ -56,6 +56,7 @@ class BenchModel {
         model.addAttribute("rules", collection.rules());
         model.addAttribute("collection", collection);
         model.addAttribute("steps", steps);
+        model.addAttribute("locked", editing.locked(row.id()).stream().map(p -> String.valueOf(p.index())).collect(Collectors.joining(" ")));
         model.addAttribute("playable", Playable.of(row, collection.rules(), known.measurement()).json());
         model.addAttribute("view", BenchView.of(row.patch()));
         model.addAttribute("history", patches.history(row.id(), HISTORY_SHOWN));

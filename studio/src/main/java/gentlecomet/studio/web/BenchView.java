@@ -16,6 +16,7 @@ import gentlecomet.sound.patch.Route;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /** A patch laid out for the bench: every parameter that means something now as a value bar, in signal order. */
 record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList velocity, EffectCards effects, Bar trim, List<MacroCard> macros,
@@ -60,6 +61,11 @@ record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList veloci
 
     /** A drawn list for its canvas: {@code look} is "bars" or "points". */
     record DrawnList(ShapeKind kind, String look, String text) {
+        /** Whether its rows are things of one kind, such as partials, to which the same can be done. */
+        public boolean alike() {
+            return !kind.ordered();
+        }
+
         static DrawnList of(Patch patch, int kind, String look) {
             double[] numbers = patch.shape(kind);
             StringBuilder text = new StringBuilder();
@@ -102,6 +108,16 @@ record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList veloci
         public String percent(double part) {
             return ValueText.fixed(part * 100, 0);
         }
+    }
+
+    /** Where routes can start, for the picker: "name=what a macro is called", between bars. */
+    public String modulatorNames() {
+        return modulators.stream().map(m -> m.label() + "=" + macroName(m)).collect(Collectors.joining("|"));
+    }
+
+    private String macroName(Modulator m) {
+        int macro = m.ordinal() - Modulator.MACRO_1.ordinal();
+        return macro < 0 ? "" : macros.get(macro).name().replaceAll("[|=]", " ");
     }
 
     static BenchView of(Patch patch) {

@@ -1,12 +1,14 @@
 package gentlecomet.studio.web;
 
 import gentlecomet.craft.edit.DepthText;
+import gentlecomet.craft.edit.FillRows;
 import gentlecomet.craft.edit.MoveEffect;
 import gentlecomet.craft.edit.PastePart;
 import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.craft.edit.SetRecording;
 import gentlecomet.craft.edit.SetShape;
 import gentlecomet.craft.edit.ShapeRoute;
+import gentlecomet.craft.edit.Together;
 import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.sound.parameter.EffectParameters;
 import gentlecomet.sound.parameter.KeyName;
@@ -16,11 +18,14 @@ import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.parameter.ShapeKind;
 import gentlecomet.sound.parameter.Shapes;
+import gentlecomet.sound.parameter.SourceParameters;
 import gentlecomet.sound.parameter.Unit;
 import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.Route;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 
@@ -75,6 +80,10 @@ final class EditForm {
                 return shapeRoute(form);
             case "setShape":
                 return setShape(form);
+            case "fillRows":
+                return fillRows(form, patch);
+            case "alikeBands":
+                return alikeBands(form, patch);
             case "addEffect":
                 return addEffect(form, patch);
             case "moveEffect":
@@ -135,6 +144,40 @@ final class EditForm {
         return new SetShape(kind, numbers);
     }
 
+    private static PatchEdit fillRows(Map<String, String> form, Patch patch) {
+        ShapeKind kind = Shapes.find(field(form, "shape"));
+        if (kind == null) {
+            throw new PatchEdit.EditException("There is no such drawn list.");
+        }
+        double value = ValueText.quantity(field(form, "value"), Unit.NONE);
+        if (Double.isNaN(value)) {
+            throw new PatchEdit.EditException("\"" + field(form, "value") + "\" is not a number.");
+        }
+        Parameter counts = Parameters.find(kind.id().replaceFirst("\\.modes$", ".bodyPartials"));
+        FillRows.How how = switch (field(form, "how")) {
+            case "set" -> FillRows.How.SET;
+            case "times" -> FillRows.How.TIMES;
+            default -> FillRows.How.ADD;
+        };
+        return new FillRows(kind, number(form, "column"), how, value, counts == null ? 0 : (int) patch.value(counts.index()));
+    }
+
+    /** The rise and time of one band of partials for all of them. */
+    private static PatchEdit alikeBands(Map<String, String> form, Patch patch) {
+        int first = Parameters.ofSource(layer(form), source(form), SourceParameters.BAND);
+        int band = number(form, "band");
+        if (band < 1 || band > SourceParameters.BANDS) {
+            throw new PatchEdit.EditException("Partials have bands 1 to " + SourceParameters.BANDS + ".");
+        }
+        List<PatchEdit> edits = new ArrayList<>();
+        for (int b = 0; b < SourceParameters.BANDS; b++) {
+            for (int part = 0; part < 2; part++) {
+                edits.add(new PatchEdit.SetValue(Parameters.at(first + 2 * b + part), patch.value(first + 2 * (band - 1) + part)));
+            }
+        }
+        return new Together("Band " + band + " of layer " + (layer(form) + 1) + " source " + (source(form) + 1) + " to all bands", edits);
+    }
+
     private static PatchEdit addEffect(Map<String, String> form, Patch patch) {
         int layer = number(form, "layer");
         int slots = layer < 0 ? PatchParameters.EFFECTS : LayerParameters.EFFECTS;
@@ -187,12 +230,29 @@ final class EditForm {
         return number - 1;
     }
 
+    /** A modulator by id, by its name, or by the beginnings of its words where that is enough. */
     private static Modulator modulator(String id) {
-        Modulator m = Modulator.find(id);
-        if (m == null) {
-            throw new PatchEdit.EditException("Choose where the route starts.");
+        Modulator byId = Modulator.find(id);
+        if (byId != null) {
+            return byId;
         }
-        return m;
+        String wanted = id.toLowerCase(Locale.ROOT).strip();
+        List<Modulator> fitting = new ArrayList<>();
+        for (Modulator m : Modulator.values()) {
+            String label = m.label().toLowerCase(Locale.ROOT);
+            if (label.equals(wanted)) {
+                return m;
+            }
+            if (!wanted.isEmpty() && beginsWords(label, wanted)) {
+                fitting.add(m);
+            }
+        }
+        if (fitting.size() == 1) {
+            return fitting.get(0);
+        }
+        throw new PatchEdit.EditException(wanted.isEmpty() ? "Choose where the route starts."
+                : fitting.isEmpty() ? "There is no modulator \"" + id + "\" for a route to start from."
+                        : "\"" + id + "\" could be " + fitting.get(0).label() + " or " + fitting.get(1).label() + "; type a little more.");
     }
 
     /** A parameter by id, by the name that the pages show, or by the beginnings of its words where that is enough among what means something now. */

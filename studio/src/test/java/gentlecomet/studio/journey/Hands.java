@@ -143,7 +143,7 @@ final class Hands {
 
     private void addRoute(String from, String to, String depth) {
         open("motion");
-        page.js("document.querySelector('#add-route select').value = arguments[0]", from);
+        page.find("#add-route input[name=source]").sendKeys(from);
         page.find("#add-route input[name=target]").sendKeys(to);
         page.find("#add-route input[name=depth]").sendKeys(depth);
         gestures += 2;

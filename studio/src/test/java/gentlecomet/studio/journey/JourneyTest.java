@@ -154,7 +154,7 @@ class JourneyTest {
     }
 
     private void addRoute(Browser page, long id, String source, String target, String depth) {
-        page.js("document.querySelector('#add-route select').value = arguments[0]", source);
+        page.find("#add-route input[name=source]").sendKeys(source);
         page.find("#add-route input[name=target]").sendKeys(target);
         page.find("#add-route input[name=depth]").sendKeys(depth);
         act(page, id, () -> page.click("#add-route button"));

@@ -72,6 +72,23 @@ class PatchEditingTest {
     }
 
     @Test
+    void aLockedParameterRefusesEditsUntilItIsUnlocked() {
+        cutoff(1000, "");
+        editing.lock(id, CUTOFF, true);
+        editing.lock(id, CUTOFF, true);
+        String said = assertThrows(RefusedException.class, () -> cutoff(500, "")).getMessage();
+        assertTrue(said.startsWith("Layer 1 filter 1: Cutoff is locked"), said);
+        editing.edit(id, 0, "", new PatchEdit.AddTarget(0, Parameters.find("layer1.source1.level")));
+        assertEquals(1000, cutoff());
+        editing.undo(id);
+        editing.undo(id);
+        assertEquals(20000, cutoff(), "undo is not held");
+        editing.lock(id, CUTOFF, false);
+        cutoff(500, "");
+        assertEquals(500, cutoff());
+    }
+
+    @Test
     void aDragIsOneStep() {
         for (int hz = 1000; hz > 900; hz--) {
             cutoff(hz, "drag 1");

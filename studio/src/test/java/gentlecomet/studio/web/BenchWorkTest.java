@@ -13,6 +13,8 @@ import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.Shapes;
+import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.PatchImage;
 import gentlecomet.studio.StudioTest;
 import org.junit.jupiter.api.BeforeEach;
@@ -33,6 +35,42 @@ class BenchWorkTest extends WebWork {
 
     private double value(String parameter) {
         return editing.get(id).patch().value(parameter);
+    }
+
+    @Test
+    void aLockIsAskedForByThePageAndShownOnIt() throws Exception {
+        onBench("lock", "parameter", CENTS.id(), "on", "true").andExpect(status().isOk());
+        onBench("edits", "kind", "setValue", "target", CENTS.id(), "value", "12").andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("is locked")));
+        web.perform(get("/patches/{id}/bench", id)).andExpect(content().string(containsString("data-locked=\"" + CENTS.index() + "\"")));
+        onBench("lock", "parameter", "no.such.thing", "on", "true").andExpect(status().isUnprocessableEntity());
+        onBench("lock", "parameter", CENTS.id(), "on", "false");
+        onBench("edits", "kind", "setValue", "target", CENTS.id(), "value", "12").andExpect(status().isOk());
+    }
+
+    @ParameterizedTest
+    @CsvSource({"lfo1, LFO_1", "Mod wheel, MOD_WHEEL", "wheel, MOD_WHEEL", "amp, AMPLITUDE_ENVELOPE", "macro 3, MACRO_3"})
+    void aRouteStartsWhereItsNameOrItsBeginningsSay(String typed, Modulator expected) throws Exception {
+        onBench("edits", "kind", "addRoute", "source", typed, "target", "layer1.source1.level", "depth", "3 dB").andExpect(status().isOk());
+        assertEquals(expected, editing.get(id).patch().routes().get(0).source());
+    }
+
+    @Test
+    void aBeginningThatFitsSeveralModulatorsIsAskedBack() throws Exception {
+        onBench("edits", "kind", "addRoute", "source", "lfo", "target", "layer1.source1.level", "depth", "3 dB").andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("could be LFO 1 or LFO 2")));
+    }
+
+    @Test
+    void theSameIsDoneToAllPartialsAndAllBands() throws Exception {
+        onBench("edits", "kind", "choose", "target", "layer1.source1.wave", "value", "partials").andExpect(status().isOk());
+        onBench("edits", "kind", "setValue", "target", "layer1.source1.band3Rise", "value", "-12").andExpect(status().isOk());
+        onBench("edits", "kind", "alikeBands", "layer", "0", "source", "0", "band", "3").andExpect(status().isOk());
+        assertEquals(-12, value("layer1.source1.band8Rise"));
+        onBench("edits", "kind", "alikeBands", "layer", "0", "source", "0", "band", "9").andExpect(status().isUnprocessableEntity());
+        onBench("edits", "kind", "fillRows", "shape", "layer1.source1.modes", "column", "1", "how", "add", "value", "-6").andExpect(status().isOk());
+        assertEquals(-6, editing.get(id).patch().shape(Shapes.modes(0, 0))[1]);
+        onBench("edits", "kind", "fillRows", "shape", "layer1.source1.modes", "column", "1", "how", "add", "value", "loud").andExpect(status().isUnprocessableEntity());
     }
 
     @Test
