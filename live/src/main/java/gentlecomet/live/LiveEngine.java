@@ -9,6 +9,7 @@ import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.PatchImage;
+import gentlecomet.sound.performance.MidiHands;
 import gentlecomet.sound.picture.Pictures;
 import gentlecomet.sound.source.Recording;
 import java.util.ArrayList;
@@ -30,6 +31,7 @@ public final class LiveEngine {
     private static Pictures pictures;
 
     private final Engine engine;
+    private final MidiHands hands;
     private final Safety safety;
     private final double[] left = new double[BLOCK];
     private final double[] right = new double[BLOCK];
@@ -38,6 +40,7 @@ public final class LiveEngine {
 
     private LiveEngine(double sampleRate) {
         engine = new Engine(sampleRate);
+        hands = new MidiHands(engine);
         safety = new Safety(sampleRate);
     }
 
@@ -122,6 +125,36 @@ public final class LiveEngine {
     @JSExport
     public static void keyAftertouch(int handle, int key, double value) {
         at(handle).engine.keyAftertouch(key, value);
+    }
+
+    /** One MIDI message as it came in. */
+    @JSExport
+    public static void midi(int handle, int status, int first, int second) {
+        at(handle).hands.take(status, first, second);
+    }
+
+    /** Which channel is listened to, from 0, or -1 for all; and how many channels for notes a zone has, 0 for none. */
+    @JSExport
+    public static void midiChannels(int handle, int only, int zone) {
+        at(handle).hands.listenTo(only);
+        at(handle).hands.zone(zone);
+    }
+
+    /** The controller has gone: nothing may stay held. */
+    @JSExport
+    public static void midiGone(int handle) {
+        at(handle).hands.allOff();
+    }
+
+    /** Bend of one key alone in semitones, from a controller with a channel for each note. */
+    @JSExport
+    public static void keyBend(int handle, int key, double semitones) {
+        at(handle).engine.keyBend(key, semitones);
+    }
+
+    @JSExport
+    public static void keySlide(int handle, int key, double value) {
+        at(handle).engine.keySlide(key, value);
     }
 
     @JSExport
@@ -361,6 +394,16 @@ public final class LiveEngine {
     }
 
     /** The numbers of a drawn list of an image, empty for its usual form; {@code kind} is its place in the registry of lists. */
+    @JSExport
+    public static Float64Array pictureVelocity(Float64Array image, int points) {
+        return Float64Array.fromJavaArray(Pictures.velocity(copied(image), points));
+    }
+
+    @JSExport
+    public static Float64Array pictureTouch(Float64Array image, int points) {
+        return Float64Array.fromJavaArray(Pictures.touch(copied(image), points));
+    }
+
     @JSExport
     public static Float64Array shape(Float64Array image, int kind) {
         return Float64Array.fromJavaArray(PatchImage.shape(copied(image), kind));

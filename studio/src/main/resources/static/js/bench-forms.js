@@ -6,6 +6,8 @@ import {wireFiles} from './sound-files.js';
 import {wireEars} from './ears.js';
 import {wireClipboard} from './clipboard.js';
 import {wireVersions} from './versions.js';
+import {wireKeyMap} from './key-map.js';
+import {wireTouch} from './touch.js';
 
 /** Folds that were opened stay open when the bench is exchanged. */
 const unfolded = new Set();
@@ -19,6 +21,8 @@ const unfolded = new Set();
 export function wireBench(element, hands) {
   wireForms(element, hands);
   wireParts(element, hands);
+  wireKeyMap(element, hands);
+  wireTouch(element, hands);
 }
 
 /** Where a route starts and goes, and what a macro holds, is found by the beginnings of words, or by another word for it. */
@@ -72,6 +76,8 @@ function wireForms(element, {id, edit, save}) {
   element.querySelectorAll('.depth').forEach(field => field.addEventListener('change', () => edit({kind: 'setDepth', route: field.dataset.route, depth: field.value})));
   element.querySelectorAll('[data-remove-route]').forEach(b => b.addEventListener('click', () => edit({kind: 'removeRoute', route: b.dataset.route})));
   element.querySelectorAll('.end').forEach(field => field.addEventListener('change', () => setEnd(field, field.value)));
+  element.querySelectorAll('.targets .bend').forEach(field => field.addEventListener('change', () =>
+    edit({kind: 'bendTarget', macro: field.dataset.macro, target: field.dataset.target, bend: field.value})));
   element.querySelectorAll('[data-now]').forEach(b => b.addEventListener('click', () => setEnd(b, 'now')));
   element.querySelectorAll('[data-let-go]').forEach(b => b.addEventListener('click', () => edit({kind: 'removeTarget', macro: b.dataset.macro, target: b.dataset.target})));
   element.querySelector('#save').addEventListener('click', save);

@@ -7,6 +7,7 @@ import {showBar, showLock, showNow, wireBar, wireChoice} from './value-bar.js';
 import {draw} from './pictures.js';
 import {wirePicture} from './picture-hands.js';
 import {openBarMenu} from './bar-menu.js';
+import {responseOutdated} from './key-map.js';
 import {costOf, drawLive} from './live-pictures.js';
 import {showSlots, showStages, slotsOf} from './slot-meters.js';
 import {showEars} from './ears.js';
@@ -35,6 +36,7 @@ let restTimer = null;
 let moved = null;
 let movedDrawing = false;
 let watchedBars = [];
+let layersLit = 0;
 
 const bench = () => document.getElementById('bench');
 
@@ -72,7 +74,7 @@ export function setUpBench(root) {
   });
   element.querySelectorAll('[data-stage]').forEach(tab => tab.addEventListener('click', () => chooseStage(tab.dataset.stage)));
   element.querySelectorAll('[data-layer]').forEach(tab => tab.addEventListener('click', () => chooseLayer(Number(tab.dataset.layer))));
-  wireBench(element, {id: () => state.id, image: () => state.image, edit, post, save, flush: () => state.flush(), openPlace});
+  wireBench(element, {id: () => state.id, image: () => state.image, edit, post, save, flush: () => state.flush(), openPlace, redraw});
   putBack(element);
   element.querySelectorAll('.bar[data-index], .bar-choice').forEach(bar => state.locked.has(Number(bar.dataset.index)) && showLock(bar, true));
   const wanted = location.hash.slice(1);
@@ -236,6 +238,7 @@ function answered(answer) {
   document.getElementById('save-state').className = answer.saved ? 'soft' : 'ember';
   bench().dataset.version = answer.version;
   measureSoon();
+  responseOutdated(bench().querySelector('[data-stage-panel="keymap"]'), state.id, redraw);
   beside(bench());
 }
 
@@ -386,7 +389,11 @@ player.on('meters', meters => {
 
 /** The dots of the newest note, on the large pictures that are shown. */
 function follow(meters) {
-  const kinds = {envelopes: 'envelope', motion: 'lfo'}[stage];
+  if (stage === 'keymap' && meters.layers !== layersLit) {
+    layersLit = meters.layers;
+    bench().querySelectorAll('canvas[data-picture="keymap"]').forEach(canvas => draw(canvas, state.image, layer, {layers: layersLit}));
+  }
+  const kinds = {envelopes: 'envelope', motion: 'lfo', touch: 'aftertouch'}[stage];
   if (kinds && (meters.note || followed)) {
     bench().querySelectorAll(`[data-stage-panel="${stage}"] canvas[data-picture="${kinds}"]`).forEach(canvas => draw(canvas, state.image, layer, meters.note));
     followed = Boolean(meters.note);

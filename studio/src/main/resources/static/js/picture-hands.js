@@ -2,6 +2,7 @@
 import * as engine from '../engine/engine.js';
 import {DELAY_SPAN, delayPoints, equaliserPoints, ofSlot} from './effect-pictures.js';
 import {nearestDivision} from './divisions.js';
+import {keyMapHand} from './key-map.js';
 import {recordingHand} from './recording-picture.js';
 import {envelopeId, envelopePoints, frequencyAt} from './pictures.js';
 
@@ -130,20 +131,4 @@ function compressorHand(state, layer, box, from, first) {
 function reverbHand(state, layer, box, from, first) {
   const decay = ofSlot(first, 'reverb.decay');
   return place => state.set(decay, Math.max(0.1, place.x / box.width * 8));
-}
-
-/** The nearest edge of a layer that is on; between two layers that touch, both edges move as one split. */
-function keyMapHand(state, layer, box, from) {
-  const keyAt = x => Math.max(0, Math.min(127, Math.round(24 + x / box.width * 85)));
-  const edges = [0, 1, 2, 3].filter(l => state.image[find(l, 'on')] === 1).flatMap(l => [
-    {index: find(l, 'zone.lowKey'), key: state.image[find(l, 'zone.lowKey')], low: true},
-    {index: find(l, 'zone.highKey'), key: state.image[find(l, 'zone.highKey')] + 1, low: false}]);
-  const inner = edges.filter(edge => edge.key > 24 && edge.key < 109);
-  const offered = (inner.length ? inner : edges).map(edge => ({...edge, d: Math.abs((edge.key - 24) / 85 * box.width - from.x)}));
-  const least = Math.min(...offered.map(edge => edge.d));
-  const taken = offered.filter(edge => edge.d <= least + 0.5);
-  return place => {
-    const key = keyAt(place.x);
-    taken.forEach(edge => state.set(edge.index, edge.low ? Math.min(127, key) : Math.max(0, key - 1)));
-  };
 }

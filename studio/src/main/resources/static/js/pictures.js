@@ -3,7 +3,9 @@ import * as engine from '../engine/engine.js';
 import {colour, curve, fit, frequencyGrid, handle, label, layerColour} from './canvas.js';
 import {divisionSeconds} from './divisions.js';
 import {effectPictures} from './effect-pictures.js';
+import {keyMapPicture} from './key-map.js';
 import {recordingPicture} from './recording-picture.js';
+import {touchPictures} from './touch.js';
 
 const MIN_DB = -48;
 const MAX_DB = 40;
@@ -36,42 +38,7 @@ export function frequencyAt(part) {
 }
 
 const drawers = {
-  keymap(g, w, h, image, layer, large) {
-    const on = [0, 1, 2, 3].filter(l => image[layerId(l, 'on')] === 1);
-    const low = 24;
-    const high = 109;
-    const x = key => Math.max(0, Math.min(w, (key - low) / (high - low) * w));
-    const base = large ? h - 26 : h;
-    for (let key = low; key < high; key++) {
-      if (large && key % 12 === 0) {
-        g.fillStyle = colour('--rule');
-        g.fillRect(x(key), 0, 1, base);
-        if (x(key) < w - 20) {
-          label(g, 'C' + (key / 12 - 1), x(key) + 3, h - 3, colour('--soft'));
-        }
-      }
-      if (large) {
-        g.fillStyle = [1, 3, 6, 8, 10].includes(key % 12) ? '#1B2430' : '#FFFDF8';
-        g.fillRect(x(key) + 0.5, base + 1, x(key + 1) - x(key) - 1, 11);
-      }
-    }
-    on.forEach(l => {
-      const v = id => image[layerId(l, `zone.${id}`)];
-      const [x0, x1] = [x(v('lowKey')), x(v('highKey') + 1)];
-      const [y0, y1] = [base - v('highVelocity') / 127 * base, base - (v('lowVelocity') - 1) / 127 * base];
-      g.fillStyle = layerColour(l);
-      g.globalAlpha = l === layer ? 0.32 : 0.18;
-      g.fillRect(x0, y0, x1 - x0, y1 - y0);
-      g.globalAlpha = 1;
-      g.strokeStyle = layerColour(l);
-      g.lineWidth = l === layer ? 2 : 1;
-      g.strokeRect(x0 + 1, y0 + 1, Math.max(2, x1 - x0 - 2), y1 - y0 - 2);
-      if (large) {
-        const range = `${engine.format(layerId(l, 'zone.lowKey'), v('lowKey'))} to ${engine.format(layerId(l, 'zone.highKey'), v('highKey'))}`;
-        label(g, `Layer ${l + 1}: ${range}, velocity ${v('lowVelocity')} to ${v('highVelocity')}`, x0 + 8, y0 + 18 + 16 * l, colour('--ink'), 'left', 12);
-      }
-    });
-  },
+  keymap: keyMapPicture,
 
   source(g, w, h, image, layer, large, data) {
     const source = Number(data.source ?? 0);
@@ -192,6 +159,8 @@ const drawers = {
   ...effectPictures,
 
   recording: recordingPicture,
+
+  ...touchPictures,
 
   macros(g, w, h, image) {
     for (let m = 0; m < 8; m++) {

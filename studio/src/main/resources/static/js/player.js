@@ -29,9 +29,9 @@ let ownGainDb = 0;
 let watched = {indexes: [], slots: [], layer: 0};
 let phrasePlaying = false;
 let waiting = null;
-const listeners = {patch: [], meters: [], phrase: [], parameter: [], started: [], ears: []};
+const listeners = {patch: [], meters: [], phrase: [], parameter: [], started: [], ears: [], played: [], midi: []};
 
-/** Calls back on "patch", "meters", "phrase", "parameter", "started" or "ears". */
+/** Calls back on "patch", "meters", "phrase", "parameter", "started", "ears", "played" (a key went down) or "midi" (a message came in). */
 export function on(what, callback) {
   listeners[what].push(callback);
 }
@@ -240,6 +240,7 @@ export function setParameter(index, value, edited) {
 }
 
 export function noteOn(key, velocity) {
+  tell('played', {key, velocity});
   wake().then(() => send({do: 'on', key, velocity}));
 }
 
@@ -251,9 +252,28 @@ export function keyTouch(key, value) {
   send({do: 'keyTouch', key, value});
 }
 
-/** @param {'wheel'|'touch'|'bend'} what */
+/** @param {'wheel'|'touch'|'bend'|'breath'|'expression'} what */
 export function move(what, value) {
   send({do: what, value});
+}
+
+/** One MIDI message, as it came in. */
+export function midi(status, first, second) {
+  wake().then(() => send({do: 'midi', status, first, second}));
+  if ((status & 0xF0) === 0x90 && second > 0) {
+    tell('played', {key: first, velocity: second});
+  }
+  tell('midi', {status, first, second});
+}
+
+/** @param {number} only channel to listen to, -1 for all @param {number} zone channels for notes of their own, 0 for none */
+export function midiChannels(only, zone) {
+  send({do: 'midiChannels', only, zone});
+}
+
+/** The controller has gone: its notes are let go. */
+export function midiGone() {
+  send({do: 'midiGone'});
 }
 
 export function pedal(down) {

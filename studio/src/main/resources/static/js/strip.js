@@ -4,6 +4,7 @@ import * as player from './player.js';
 import {colour} from './canvas.js';
 import {chosenPhrase, phraseRepeats, setUpAudition} from './audition.js';
 import {Keyboard} from './keyboard.js';
+import {setUpMidi} from './midi.js';
 
 const WHITE_ROW = {KeyA: 0, KeyW: 1, KeyS: 2, KeyE: 3, KeyD: 4, KeyF: 5, KeyT: 6, KeyG: 7, KeyY: 8, KeyH: 9, KeyU: 10, KeyJ: 11, KeyK: 12,
   KeyO: 13, KeyL: 14, KeyP: 15, Semicolon: 16};
@@ -21,6 +22,7 @@ const id = name => document.getElementById(name);
 export function setUpStrip() {
   keyboard = new Keyboard(id('keyboard'));
   setUpAudition(tempo);
+  setUpMidi();
   id('player-phrase').addEventListener('click', playChosen);
   id('player-notes').addEventListener('click', () => setNoteMode(!noteMode));
   id('player-hold').addEventListener('click', e => {
@@ -49,6 +51,13 @@ export function setUpStrip() {
     id('player-state').textContent = running ? `Sound is on, ${(player.latency() * 1000).toFixed(0)} ms to the output` : 'Sound is paused by the browser; click to go on';
   });
   player.on('parameter', showMacros);
+  player.on('midi', ({status, first, second}) => {
+    if ((status & 0xF0) === 0x90 && second > 0) {
+      keyboard.press(first);
+    } else if ((status & 0xE0) === 0x80) {
+      keyboard.lift(first);
+    }
+  });
 }
 
 /** Tempo typed in the strip, in beats per minute. */

@@ -5,7 +5,7 @@ import {Arpeggio, Loop} from './sequences.js';
 const BLOCK = 128;
 const REPORT_SECONDS = 1 / 30;
 /** What is played, by whatever hands; the last save hears it too. */
-const PLAYED = new Set(['on', 'off', 'pedal', 'wheel', 'touch', 'keyTouch', 'breath', 'expression', 'bend']);
+const PLAYED = new Set(['midi', 'midiChannels', 'midiGone', 'on', 'off', 'pedal', 'wheel', 'touch', 'keyTouch', 'breath', 'expression', 'bend']);
 const ENVELOPES = ['amplitudeEnvelope', 'envelope2', 'envelope3', 'envelope4'];
 const LFOS = ['lfo1', 'lfo2', 'lfo3', 'lfo4'];
 const CURVES = ['curve1', 'curve2'];
@@ -79,6 +79,9 @@ class CometProcessor extends AudioWorkletProcessor {
           engine.noteOff(h, m.key, m.velocity ?? 64);
         }
         break;
+      case 'midi': this.midi(h, m); break;
+      case 'midiChannels': engine.midiChannels(h, m.only, m.zone); break;
+      case 'midiGone': engine.midiGone(h); break;
       case 'pedal': engine.pedal(h, m.down); break;
       case 'wheel': engine.modWheel(h, m.value); break;
       case 'touch': engine.aftertouch(h, m.value); break;
@@ -86,6 +89,20 @@ class CometProcessor extends AudioWorkletProcessor {
       case 'breath': engine.breath(h, m.value); break;
       case 'expression': engine.expression(h, m.value); break;
       case 'bend': engine.bend(h, m.value); break;
+    }
+  }
+
+  /** Keys of a MIDI input go through the arpeggio while it is on. */
+  midi(h, {status, first, second}) {
+    const kind = status & 0xF0;
+    if (!this.arp || kind !== 0x90 && kind !== 0x80) {
+      engine.midi(h, status, first, second);
+    } else if (h === this.handle) {
+      if (kind === 0x90 && second > 0) {
+        this.arp.down(first, second);
+      } else {
+        this.arp.up(first);
+      }
     }
   }
 
@@ -212,7 +229,7 @@ class CometProcessor extends AudioWorkletProcessor {
     if (Number.isNaN(seconds)) {
       return null;
     }
-    return {seconds, envelopes: [0, 1, 2, 3].map(e => [engine.envelopePlace(h, this.layer, e), engine.modulation(h, this.layer, ENVELOPES[e])]),
+    return {seconds, touch: engine.modulation(h, this.layer, 'aftertouch'), envelopes: [0, 1, 2, 3].map(e => [engine.envelopePlace(h, this.layer, e), engine.modulation(h, this.layer, ENVELOPES[e])]),
       lfos: LFOS.map(m => engine.modulation(h, this.layer, m)), curves: CURVES.map(m => engine.modulation(h, this.layer, m))};
   }
 

@@ -37,7 +37,7 @@ public record MoveEffect(int layer, int from, int to) implements PatchEdit {
         }
         List<Macro> macros = new ArrayList<>();
         for (Macro m : patch.macros()) {
-            macros.add(m.withTargets(m.targets().stream().map(t -> new MacroTarget(moved(t.target()), t.low(), t.high())).toList()));
+            macros.add(m.withTargets(m.targets().stream().map(t -> new MacroTarget(moved(t.target()), t.low(), t.high(), t.bend())).toList()));
         }
         return patch.withSound(values, routes, macros);
     }

@@ -18,7 +18,7 @@ import java.util.List;
 
 /** One step of work on a patch: it can be applied, and it can be told in words for the history. */
 public sealed interface PatchEdit permits PatchEdit.SetValue, PatchEdit.Rename, PatchEdit.Categorise, PatchEdit.Describe, PatchEdit.AddRoute, PatchEdit.SetDepth,
-        PatchEdit.RemoveRoute, PatchEdit.NameMacro, PatchEdit.AddTarget, PatchEdit.SetEnd, PatchEdit.RemoveTarget, PatchEdit.Split, PatchEdit.Restore,
+        PatchEdit.RemoveRoute, PatchEdit.NameMacro, PatchEdit.AddTarget, PatchEdit.SetEnd, PatchEdit.BendTarget, PatchEdit.RemoveTarget, PatchEdit.Split, PatchEdit.Restore,
         FillRows, MoveEffect, SetShape, SetRecording, ShapeRoute, Together, PastePart, PatchDifference.StoredValue, PatchDifference.Routes, PatchDifference.OneMacro {
 
     /** @throws EditException when the patch does not allow it; nothing has changed then */
@@ -224,7 +224,7 @@ public sealed interface PatchEdit permits PatchEdit.SetValue, PatchEdit.Rename, 
             }
             Macro held = macroAt(patch, macro);
             List<MacroTarget> targets = new ArrayList<>(held.targets());
-            targets.set(targets.indexOf(old), new MacroTarget(target, high ? old.low() : value, high ? value : old.high()));
+            targets.set(targets.indexOf(old), old.withEnds(high ? old.low() : value, high ? value : old.high()));
             return patch.withMacro(macro, held.withTargets(targets));
         }
 
@@ -232,6 +232,29 @@ public sealed interface PatchEdit permits PatchEdit.SetValue, PatchEdit.Rename, 
         public String label(Patch before) {
             return "Macro " + (macro + 1) + " " + (high ? "high" : "low") + " end of " + PatchRules.name(target) + " "
                     + ValueText.format(target, value);
+        }
+    }
+
+    /** Bends the way of a parameter between its macro's ends. @param bend -1 late to 1 early */
+    record BendTarget(int macro, Parameter target, double bend) implements PatchEdit {
+        @Override
+        public Patch apply(Patch patch) {
+            MacroTarget old = patch.targetOf(macro, target);
+            if (old == null) {
+                throw new EditException("Macro " + (macro + 1) + " does not hold " + PatchRules.name(target) + ".");
+            }
+            if (!(Math.abs(bend) <= 1)) {
+                throw new EditException("A bend goes from -100 to 100 %.");
+            }
+            Macro held = macroAt(patch, macro);
+            List<MacroTarget> targets = new ArrayList<>(held.targets());
+            targets.set(targets.indexOf(old), old.withBend(bend));
+            return patch.withMacro(macro, held.withTargets(targets));
+        }
+
+        @Override
+        public String label(Patch before) {
+            return "Macro " + (macro + 1) + " bends " + PatchRules.name(target) + " by " + Math.round(100 * bend) + " %";
         }
     }
 

@@ -94,6 +94,9 @@ public final class PatchFormat {
                     t.put("to", target.target().id());
                     Json.put(t, "low", target.low());
                     Json.put(t, "high", target.high());
+                    if (target.bend() != 0) {
+                        Json.put(t, "bend", percent(target.bend()));
+                    }
                 }
             }
         }
@@ -236,7 +239,7 @@ public final class PatchFormat {
                     Json.text(object, "highEnd", here, 40), List.of());
             List<MacroTarget> targets = new ArrayList<>();
             for (JsonNode t : array(object, "targets", here)) {
-                ObjectNode target = object(t, here + ".targets", Set.of("to", "low", "high"));
+                ObjectNode target = object(t, here + ".targets", Set.of("to", "low", "high", "bend"));
                 Parameter p = parameter(Json.text(target, "to", here, 60), here + ".to");
                 double low = value(target.get("low"), p, here + "." + p.id() + ".low");
                 double high = value(target.get("high"), p, here + "." + p.id() + ".high");
@@ -244,7 +247,7 @@ public final class PatchFormat {
                 if (fault != null || targets.stream().anyMatch(x -> x.target().equals(p))) {
                     throw new FormatException(here + "." + p.id(), fault == null ? "is named twice" : fault);
                 }
-                targets.add(new MacroTarget(p, low, high));
+                targets.add(new MacroTarget(p, low, high, part(target, "bend", 0, here + "." + p.id())));
             }
             patch = patch.withMacro((int) number - 1, macro.withTargets(targets));
         }

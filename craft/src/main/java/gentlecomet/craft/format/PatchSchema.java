@@ -63,6 +63,7 @@ public final class PatchSchema {
         target(held);
         number(held.putObject("low"));
         number(held.putObject("high"));
+        held.putObject("bend").put("type", "number").put("minimum", -100).put("maximum", 100).put("description", "in %");
         ObjectNode shapes = object(fields.putObject("shapes")).putObject("properties");
         for (ShapeKind kind : Shapes.ALL) {
             ObjectNode shape = shapes.putObject(kind.id()).put("type", "array").put("maxItems", kind.maxRows());

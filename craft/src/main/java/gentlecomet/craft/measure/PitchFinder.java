@@ -75,17 +75,12 @@ public final class PitchFinder {
         for (int i = 0; i < x.length; i++) {
             x[i] = audio.left()[start + i] + audio.right()[start + i];
         }
-        double[] d = new double[longest];
+        double[] d = differences(x, longest);
         d[0] = 1;
         double total = 0;
         for (int lag = 1; lag < longest; lag++) {
-            double sum = 0;
-            for (int i = 0; i < WINDOW; i++) {
-                double difference = x[i] - x[i + lag];
-                sum += difference * difference;
-            }
-            total += sum;
-            d[lag] = total == 0 ? 1 : sum * lag / total;
+            total += d[lag];
+            d[lag] = total == 0 ? 1 : d[lag] * lag / total;
         }
         for (int lag = 8; lag < longest - 1; lag++) {
             if (d[lag] < APERIODIC && d[lag] <= d[lag + 1]) {
@@ -97,6 +92,35 @@ public final class PitchFinder {
             }
         }
         return Double.NaN;
+    }
+
+    /** Sums of squared differences of the first samples and those a lag later: both energies less twice their correlation, which is made by FFT. */
+    private static double[] differences(double[] x, int longest) {
+        int size = 2 * Integer.highestOneBit(x.length);
+        double[] all = Arrays.copyOf(x, size);
+        double[] first = Arrays.copyOf(Arrays.copyOf(x, WINDOW), size);
+        DoubleFFT_1D transform = new DoubleFFT_1D(size);
+        transform.realForward(all);
+        transform.realForward(first);
+        double[] product = new double[size];
+        product[0] = all[0] * first[0];
+        product[1] = all[1] * first[1];
+        for (int k = 2; k < size; k += 2) {
+            product[k] = all[k] * first[k] + all[k + 1] * first[k + 1];
+            product[k + 1] = all[k + 1] * first[k] - all[k] * first[k + 1];
+        }
+        transform.realInverse(product, true);
+        double fixed = 0;
+        for (int i = 0; i < WINDOW; i++) {
+            fixed += x[i] * x[i];
+        }
+        double[] d = new double[longest];
+        double moving = fixed;
+        for (int lag = 1; lag < longest; lag++) {
+            moving += x[lag + WINDOW - 1] * x[lag + WINDOW - 1] - x[lag - 1] * x[lag - 1];
+            d[lag] = Math.max(0, fixed + moving - 2 * product[lag]);
+        }
+        return d;
     }
 
     /** Distance in cents from a key's pitch or its nearest octave, -600 to 600. */

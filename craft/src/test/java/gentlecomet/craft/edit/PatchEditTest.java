@@ -8,6 +8,7 @@ import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.PatchImage;
 import org.junit.jupiter.api.Test;
 
 class PatchEditTest {
@@ -37,6 +38,21 @@ class PatchEditTest {
         refused(patch, new PatchEdit.AddRoute(Modulator.LFO_1, Parameters.find("performance.tempo"), 5), "cannot move");
         refused(patch, new MoveEffect(-1, 0, 10), "no such place");
         refused(patch, new PatchEdit.RemoveRoute(0), "no longer there");
+    }
+
+    /** (1 - 2^(-8 a x)) / (1 - 2^(-8 a)) of the way, along the logarithmic taper of a cutoff. */
+    @Test
+    void aTargetIsBentBetweenItsEnds() {
+        Patch held = new PatchEdit.SetEnd(2, CUTOFF, true, 4200).apply(new PatchEdit.AddTarget(2, CUTOFF).apply(patch));
+        Patch bent = new PatchEdit.BendTarget(2, CUTOFF, 0.5).apply(held);
+        double way = (1 - Math.pow(2, -4 * 0.5)) / (1 - Math.pow(2, -4));
+        Parameter macro = Parameters.find("macro3");
+        assertEquals(420 * Math.pow(10, way), bent.withValue(macro, 50).soundingValue(CUTOFF), 1e-6);
+        assertEquals(4200, bent.withValue(macro, 100).soundingValue(CUTOFF), 1e-6);
+        assertEquals(PatchImage.sounding(PatchImage.of(bent.withValue(macro, 50)), CUTOFF.index()), bent.withValue(macro, 50).soundingValue(CUTOFF), 1e-9);
+        assertEquals(0.5, new PatchEdit.SetEnd(2, CUTOFF, true, 2000).apply(bent).targetOf(2, CUTOFF).bend(), "an end that moves keeps the bend");
+        refused(held, new PatchEdit.BendTarget(2, CUTOFF, 1.5), "-100 to 100");
+        refused(patch, new PatchEdit.BendTarget(2, CUTOFF, 0), "does not hold");
     }
 
     @Test

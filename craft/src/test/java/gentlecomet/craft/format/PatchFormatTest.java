@@ -33,7 +33,7 @@ class PatchFormatTest {
         Parameter cutoff = Parameters.find("layer2.filter1.cutoff");
         patch = patch.withRoutes(List.of(new Route(Modulator.LFO_1, cutoff, random.nextDouble()), new Route(Modulator.MACRO_3,
                 Parameters.find("effect2.mix"), -20)));
-        return patch.withMacro(3, new Macro("Tide", "low", "high", List.of(new MacroTarget(cutoff, 100.5, 3000))))
+        return patch.withMacro(3, new Macro("Tide", "low", "high", List.of(new MacroTarget(cutoff, 100.5, 3000, -0.25))))
                 .withNaming(patch.naming().withTags(List.of("wide", "slow")).withNotes("one\ntwo").withCategory("pad"));
     }
 

@@ -1,5 +1,6 @@
 package gentlecomet.sound.engine;
 
+import gentlecomet.sound.maths.Bend;
 import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Polynomials;
 import gentlecomet.sound.maths.Remembered;
@@ -45,6 +46,7 @@ public final class Engine {
     private final double[] stepRight = new double[STEP];
     private int ready;
     private double steps;
+    private double bendRange = -1;
     private int faults;
     private int factor = 1;
     private double trim;
@@ -104,6 +106,7 @@ public final class Engine {
     public void reset() {
         pool.stop();
         controllers.reset();
+        bendRange = -1;
         notes.reset();
         effects.reset();
         for (int m = 0; m < lastModulation.length; m++) {
@@ -175,6 +178,25 @@ public final class Engine {
     public void keyAftertouch(int key, double value) {
         if (key >= 0 && key <= 127) {
             controllers.setKeyPressure(key, value);
+        }
+    }
+
+    /** A range of bend in place of the patch's own, as a controller may ask for it (MIDI's RPN 0); a reset or another patch takes it back. */
+    public void bendRange(double semitones) {
+        bendRange = Math.max(0, Math.min(96, semitones));
+    }
+
+    /** Bend of one key alone, in semitones, as controllers with a channel for each note send it. It stays for the next note of the key. */
+    public void keyBend(int key, double semitones) {
+        if (key >= 0 && key <= 127) {
+            controllers.setKeyBend(key, semitones);
+        }
+    }
+
+    /** Slide of one key alone, 0 to 1 (controller 74 of a note's own channel). */
+    public void keySlide(int key, double value) {
+        if (key >= 0 && key <= 127) {
+            controllers.setKeySlide(key, value);
         }
     }
 
@@ -275,6 +297,9 @@ public final class Engine {
 
     private void renderStep() {
         double seconds = STEP / sampleRate;
+        double[] block = panel.patchBlock();
+        controllers.shapeTouch(block[PatchParameters.TOUCH_THRESHOLD] / 100, block[PatchParameters.TOUCH_CURVE] / 100, block[PatchParameters.TOUCH_RISE],
+                block[PatchParameters.TOUCH_FALL]);
         controllers.advance(seconds);
         panel.advance(seconds);
         fillSetting(seconds);
@@ -362,7 +387,9 @@ public final class Engine {
         setting.sampleRate = voiceRate();
         setting.stepSeconds = seconds / factor;
         double bend = controllers.get(Controllers.BEND);
-        setting.bendSemitones = bend * panel.patchBlock()[bend < 0 ? PatchParameters.BEND_DOWN : PatchParameters.BEND_UP];
+        double bendCurve = panel.patchBlock()[PatchParameters.BEND_CURVE] / 100;
+        double bentBy = bendCurve == 0 ? bend : bend < 0 ? -Bend.at(-bend, bendCurve) : Bend.at(bend, bendCurve);
+        setting.bendSemitones = bentBy * (bendRange >= 0 ? bendRange : panel.patchBlock()[bend < 0 ? PatchParameters.BEND_DOWN : PatchParameters.BEND_UP]);
         double[] into = setting.modulation;
         into[Modulator.AFTERTOUCH.ordinal()] = controllers.get(Controllers.AFTERTOUCH);
         into[Modulator.MOD_WHEEL.ordinal()] = controllers.get(Controllers.MOD_WHEEL);
@@ -375,6 +402,8 @@ public final class Engine {
             into[first + m] = panel.eased(PatchParameters.MACRO + m) / 100;
         }
         setting.keyPressure = controllers.keyPressures();
+        setting.keyBend = controllers.keyBends();
+        setting.keySlide = controllers.keySlides();
         for (int layer = 0; layer < Parameters.LAYERS; layer++) {
             double[] block = panel.layerBlock(layer);
             for (int l = 0; l < LayerParameters.LFOS; l++) {

@@ -14,6 +14,8 @@ final class LayerMaterial {
     final double[][] lfoPoints = new double[LayerParameters.LFOS][];
     final double[][] lfoSteps = new double[LayerParameters.LFOS][];
 
+    double[] keyLevels = new double[0];
+
     LayerMaterial(WaveShelf shelf) {
         for (int s = 0; s < sources.length; s++) {
             sources[s] = new SourceMaterial(shelf);
@@ -27,6 +29,7 @@ final class LayerMaterial {
                     PatchImage.shape(image, Shapes.copies(layer, s)), PatchImage.shape(image, Shapes.modes(layer, s)),
                     PatchImage.recording(image, layer, s));
         }
+        keyLevels = PatchImage.shape(image, Shapes.keyLevels(layer));
         for (int c = 0; c < curves.length; c++) {
             curves[c] = PatchImage.shape(image, Shapes.curve(layer, c));
         }

@@ -18,6 +18,7 @@ final class NotePlay {
     private final LayerMaterial[] materials;
     private final HeldKeys held = new HeldKeys();
     private final Voice.Start note = new Voice.Start();
+    private final Voice[] going = new Voice[PatchParameters.MOST_STACKED];
     private double[] velocityPoints = new double[0];
     private int count;
     private double lastPitch = NO_KEY;
@@ -61,6 +62,7 @@ final class NotePlay {
         boolean legato = held.any();
         held.press(key, limited);
         controllers.clearKeyPressure(key);
+        controllers.settleKey(key);
         if (panel.wanted(PatchParameters.VOICE_MODE) == PatchParameters.MODE_POLY) {
             begin(key, limited, legato, seconds, rate);
             startNote();
@@ -114,71 +116,59 @@ final class NotePlay {
         boolean retrigger = panel.wanted(PatchParameters.VOICE_MODE) == PatchParameters.MODE_MONO;
         boolean glides = note.glideFrom != note.pitch;
         for (int layer = 0; layer < Parameters.LAYERS; layer++) {
-            Voice sounding = pool.going(layer);
+            int sounding = pool.going(layer, going);
             double zone = zoneGain(layer);
-            if (sounding != null && zone > 0) {
+            if (sounding > 0 && zone > 0) {
                 double from = note.glideFrom;
-                note.glideFrom = glides ? sounding.pitch() : note.pitch;
-                sounding.moveTo(note, zone, retrigger || !legato);
+                note.glideFrom = glides ? going[0].pitch() : note.pitch;
+                for (int v = 0; v < sounding; v++) {
+                    going[v].moveTo(note, zone / Math.sqrt(sounding), retrigger || !legato);
+                }
                 note.glideFrom = from;
-                pool.setNewest(sounding);
+                pool.setNewest(going[0]);
             } else if (zone > 0) {
-                startVoice(layer, zone);
-            } else if (sounding != null) {
-                sounding.letGo(false, 0);
+                startVoices(layer, zone);
+            } else {
+                for (int v = 0; v < sounding; v++) {
+                    going[v].letGo(false, 0);
+                }
             }
         }
     }
 
     private void startNote() {
-        int limit = (int) panel.wanted(PatchParameters.VOICES);
+        int stack = (int) panel.wanted(PatchParameters.STACK);
+        int limit = (int) panel.wanted(PatchParameters.VOICES) * stack;
         for (int layer = 0; layer < Parameters.LAYERS; layer++) {
             double zone = zoneGain(layer);
             if (zone > 0) {
-                pool.makeRoom(layer, limit);
-                startVoice(layer, zone);
+                pool.makeRoom(layer, limit, stack);
+                startVoices(layer, zone);
             }
         }
     }
 
-    private void startVoice(int layer, double zone) {
-        Voice voice = pool.idle();
+    /** One voice, or a stack of them spread in pitch and place, together as loud as one. */
+    private void startVoices(int layer, double zone) {
+        int stack = (int) panel.wanted(PatchParameters.STACK);
         int seed = Grain.hash((int) panel.wanted(PatchParameters.SEED), count, layer);
-        voice.start(note, layer, zone, panel.layerBlock(layer), materials[layer], seed, tuning);
-        pool.setNewest(voice);
-    }
-
-    /**
-     * Velocity to level: 40 log10(v/127) dB at 100 % (the DLS and General MIDI 2 recommendation), none at 0 %; or along the drawn
-     * curve down from 0 dB by the velocity depth.
-     */
-    private double velocityGain(int velocity) {
-        if (panel.wanted(PatchParameters.VELOCITY_CURVE) == 1) {
-            double level = drawnLevel(velocity / 1.27);
-            return Polynomials.gainOfDb(-panel.wanted(PatchParameters.VELOCITY_DEPTH) * (1 - level / 100));
-        }
-        double amount = panel.wanted(PatchParameters.VELOCITY_TO_LEVEL) / 100;
-        return amount == 0 ? 1 : Polynomials.exp2(2 * amount * Polynomials.log2(velocity / 127.0));
-    }
-
-    private double drawnLevel(double percent) {
-        double[] p = velocityPoints;
-        if (p.length < 4) {
-            return percent;
-        }
-        if (percent <= p[0]) {
-            return p[1];
-        }
-        for (int i = 2; i < p.length; i += 2) {
-            if (percent <= p[i]) {
-                double span = p[i] - p[i - 2];
-                return span <= 0 ? p[i + 1] : p[i - 1] + (p[i + 1] - p[i - 1]) * (percent - p[i - 2]) / span;
+        for (int v = 0; v < stack; v++) {
+            Voice voice = pool.idle();
+            voice.start(note, layer, zone / Math.sqrt(stack), panel.layerBlock(layer), materials[layer], v == 0 ? seed : Grain.hash(seed, v, 7), tuning);
+            if (stack > 1) {
+                double part = 2.0 * v / (stack - 1) - 1;
+                voice.place(part * panel.wanted(PatchParameters.STACK_DETUNE) / 100, part * panel.wanted(PatchParameters.STACK_WIDTH) / 100);
             }
+            pool.setNewest(voice);
         }
-        return p[p.length - 1];
     }
 
-    /** Gain of the note in a layer's zone, 0 outside of it; in its crossfades an equal-power slope. */
+    private double velocityGain(int velocity) {
+        return VelocityLaw.gain((int) panel.wanted(PatchParameters.VELOCITY_CURVE), panel.wanted(PatchParameters.VELOCITY_TO_LEVEL) / 100,
+                panel.wanted(PatchParameters.VELOCITY_DEPTH), velocityPoints, velocity);
+    }
+
+    /** Gain of the note in a layer's zone, 0 outside of it: its level along the keys, and in its crossfades a slope of equal power or equal level. */
     private double zoneGain(int layer) {
         int at = Parameters.ofLayer(layer, 0);
         double velocity = Math.floor(note.velocity * 127 + 0.5);
@@ -187,13 +177,19 @@ final class NotePlay {
                 || velocity > panel.wanted(at + LayerParameters.HIGH_VELOCITY)) {
             return 0;
         }
-        return slope(note.key - panel.wanted(at + LayerParameters.LOW_KEY), panel.wanted(at + LayerParameters.LOW_KEY_FADE))
-                * slope(panel.wanted(at + LayerParameters.HIGH_KEY) - note.key, panel.wanted(at + LayerParameters.HIGH_KEY_FADE))
-                * slope(velocity - panel.wanted(at + LayerParameters.LOW_VELOCITY), panel.wanted(at + LayerParameters.LOW_VELOCITY_FADE))
-                * slope(panel.wanted(at + LayerParameters.HIGH_VELOCITY) - velocity, panel.wanted(at + LayerParameters.HIGH_VELOCITY_FADE));
+        boolean straight = panel.wanted(at + LayerParameters.FADE_LAW) == 1;
+        return Polynomials.gainOfDb(Points.at(materials[layer].keyLevels, note.key, 0)) * slope(note.key - panel.wanted(at + LayerParameters.LOW_KEY), panel.wanted(at + LayerParameters.LOW_KEY_FADE), straight)
+                * slope(panel.wanted(at + LayerParameters.HIGH_KEY) - note.key, panel.wanted(at + LayerParameters.HIGH_KEY_FADE), straight)
+                * slope(velocity - panel.wanted(at + LayerParameters.LOW_VELOCITY), panel.wanted(at + LayerParameters.LOW_VELOCITY_FADE), straight)
+                * slope(panel.wanted(at + LayerParameters.HIGH_VELOCITY) - velocity, panel.wanted(at + LayerParameters.HIGH_VELOCITY_FADE), straight);
     }
 
-    private static double slope(double inside, double fade) {
-        return inside >= fade ? 1 : Polynomials.sinCycles(0.25 * (inside + 0.5) / fade);
+    /** Part of a fade: as the sine, so that two that cross keep their power, or straight, so that they keep their level. */
+    private static double slope(double inside, double fade, boolean straight) {
+        if (inside >= fade) {
+            return 1;
+        }
+        double part = (inside + 0.5) / fade;
+        return straight ? part : Polynomials.sinCycles(0.25 * part);
     }
 }

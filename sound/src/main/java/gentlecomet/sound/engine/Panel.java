@@ -208,7 +208,7 @@ final class Panel {
         int at = PatchImage.targetsAt(image);
         int count = (int) image[at];
         for (int i = 0; i < count; i++) {
-            int index = (int) image[at + 1 + 4 * i + 1];
+            int index = (int) image[at + 1 + PatchImage.TARGET * i + 1];
             wanted[index] = PatchImage.sounding(image, index);
         }
         for (int i = 0; i < Parameters.COUNT; i++) {

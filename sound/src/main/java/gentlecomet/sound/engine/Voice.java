@@ -54,6 +54,8 @@ final class Voice {
     private double seconds;
     private double gainLeft;
     private double gainRight;
+    private double stackPitch;
+    private double stackPan;
 
     Voice(WaveShelf shelf) {
         sources = new VoiceSources(shelf);
@@ -102,6 +104,8 @@ final class Voice {
         order = note.order;
         velocityGain = note.gain;
         zoneGain = newZoneGain;
+        stackPitch = 0;
+        stackPan = 0;
         target = note.pitch;
         pitch = note.glideFrom;
         glideFrom = note.glideFrom;
@@ -136,6 +140,12 @@ final class Voice {
         }
         drive.reset();
         sources.start(block, material, note, seed, tuning.hz(pitch));
+    }
+
+    /** Where it stands in the stack of voices of its key. @param semitones off the pitch @param newPan -1 to 1, added to the zone's */
+    void place(double semitones, double newPan) {
+        stackPitch = semitones;
+        stackPan = newPan;
     }
 
     /** Takes over this sounding voice for another key, as mono playing does. */
@@ -287,7 +297,7 @@ final class Voice {
         }
         modulate(setting, routing, listened);
         movePitch(setting);
-        double bent = pitch + block[LayerParameters.TRANSPOSE] + setting.bendSemitones + block[LayerParameters.PITCH_SHIFT];
+        double bent = pitch + stackPitch + block[LayerParameters.TRANSPOSE] + setting.bendSemitones + setting.keyBend[key] + block[LayerParameters.PITCH_SHIFT];
         sources.draw(block, setting, bent);
         double loudest = Math.max(gainLeft, gainRight);
         setting.levels.look(layer, StageLevels.SOURCES, sources.left, sources.right, loudest);
@@ -338,7 +348,7 @@ final class Voice {
     private boolean putOut(double[] outLeft, double[] outRight) {
         double[] left = sources.left;
         double[] right = sources.right;
-        pan.set(block[LayerParameters.ZONE_PAN] / 100);
+        pan.set(stackPan == 0 ? block[LayerParameters.ZONE_PAN] / 100 : Math.max(-1, Math.min(1, block[LayerParameters.ZONE_PAN] / 100 + stackPan)));
         double zone = block[LayerParameters.ZONE_LEVEL] <= OFF_DB ? 0 : zoneLevel.gainOfDb(block[LayerParameters.ZONE_LEVEL]);
         double level = fading ? 0 : envelopes[0].level() * velocityGain * zoneGain * zone;
         double endLeft = level * pan.left();
@@ -386,6 +396,7 @@ final class Voice {
         }
         double pressure = setting.keyPressure[key];
         modulation[Modulator.KEY_AFTERTOUCH.ordinal()] = pressure;
+        modulation[Modulator.SLIDE.ordinal()] = setting.keySlide[key];
         modulation[Modulator.AFTERTOUCH.ordinal()] = Math.max(pressure, shared[Modulator.AFTERTOUCH.ordinal()]);
         double step = setting.stepSeconds;
         double tempo = setting.tempo;

@@ -111,15 +111,21 @@ final class VoicePool {
         newest = voice;
     }
 
-    /** The voice of a layer that mono playing goes on with, or null. */
-    Voice going(int layer) {
-        Voice found = null;
+    /** The voices of a layer that mono playing goes on with: those of its newest note. Answers how many. */
+    int going(int layer, Voice[] into) {
+        int count = 0;
         for (Voice v : voices) {
-            if (v.active() && v.layer() == layer && !v.fading() && (found == null || v.order() > found.order())) {
-                found = v;
+            if (v.active() && v.layer() == layer && !v.fading()) {
+                if (count > 0 && v.order() > into[0].order()) {
+                    count = 0;
+                }
+                if (count < into.length && (count == 0 || v.order() == into[0].order())) {
+                    into[count] = v;
+                    count++;
+                }
             }
         }
-        return found;
+        return count;
     }
 
     void letGo(int key, boolean pedal, double releaseVelocity) {
@@ -144,12 +150,16 @@ final class VoicePool {
         }
     }
 
-    /** Fades voices so that a layer has no more than {@code limit} and all together no more than {@link #MOST}, one to come included. */
-    void makeRoom(int layer, int limit) {
-        if (count(layer) >= limit) {
+    /**
+     * Fades notes so that a layer has no more than {@code limit} voices and all together no more than {@link #MOST}.
+     *
+     * @param coming voices that are about to begin
+     */
+    void makeRoom(int layer, int limit, int coming) {
+        while (count(layer) > 0 && count(layer) + coming > limit) {
             takeOne(layer);
         }
-        if (count(-1) >= MOST) {
+        while (count(-1) > 0 && count(-1) + coming > MOST) {
             takeOne(-1);
         }
     }
@@ -169,8 +179,11 @@ final class VoicePool {
                 victim = v;
             }
         }
-        if (victim != null) {
-            victim.fade();
+        for (Voice v : voices) {
+            // A stack of voices goes together.
+            if (victim != null && v.active() && v.layer() == victim.layer() && v.order() == victim.order()) {
+                v.fade();
+            }
         }
     }
 

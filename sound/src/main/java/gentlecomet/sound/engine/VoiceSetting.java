@@ -12,6 +12,8 @@ final class VoiceSetting {
     final Tuning tuning = new Tuning();
     final StageLevels levels = new StageLevels();
     double[] keyPressure;
+    double[] keyBend;
+    double[] keySlide;
     double sampleRate;
     double stepSeconds;
     double tempo;

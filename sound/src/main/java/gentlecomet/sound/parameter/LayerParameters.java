@@ -33,6 +33,7 @@ public final class LayerParameters {
     private static final int Z_HIGH_KEY_FADE = ZONE_GROUP.number("highKeyFade", "Fade at the high key", Unit.SEMITONES, Taper.STEPPED, 0, 48, 0);
     private static final int Z_LOW_VELOCITY_FADE = ZONE_GROUP.number("lowVelocityFade", "Fade at low velocity", Unit.NONE, Taper.STEPPED, 0, 64, 0);
     private static final int Z_HIGH_VELOCITY_FADE = ZONE_GROUP.number("highVelocityFade", "Fade at high velocity", Unit.NONE, Taper.STEPPED, 0, 64, 0);
+    private static final int Z_FADE_LAW = ZONE_GROUP.choice("fadeLaw", "Fades keep", "power", "level");
     private static final int Z_TRANSPOSE = ZONE_GROUP.number("transpose", "Transpose", Unit.SEMITONES, Taper.STEPPED, -48, 48, 0);
     private static final int Z_LEVEL = ZONE_GROUP.number("level", "Level", Unit.DECIBELS, Taper.DECIBEL, -72, 6, 0);
     private static final int Z_PAN = ZONE_GROUP.number("pan", "Pan", Unit.PERCENT, Taper.LINEAR, -100, 100, 0);
@@ -56,6 +57,7 @@ public final class LayerParameters {
     public static final int HIGH_KEY_FADE = ZONE + Z_HIGH_KEY_FADE;
     public static final int LOW_VELOCITY_FADE = ZONE + Z_LOW_VELOCITY_FADE;
     public static final int HIGH_VELOCITY_FADE = ZONE + Z_HIGH_VELOCITY_FADE;
+    public static final int FADE_LAW = ZONE + Z_FADE_LAW;
     public static final int TRANSPOSE = ZONE + Z_TRANSPOSE;
     public static final int ZONE_LEVEL = ZONE + Z_LEVEL;
     public static final int ZONE_PAN = ZONE + Z_PAN;

@@ -75,6 +75,11 @@ public final class Shapes {
         return lfoPoints(layer, lfo) + 1;
     }
 
+    /** Level of a layer along the keys: rows of key and dB, straight between them and level beyond. */
+    public static int keyLevels(int layer) {
+        return FIRST_LAYER + (layer + 1) * OF_LAYER - 1;
+    }
+
     /** The kind of an id, or null. */
     public static ShapeKind find(String id) {
         for (ShapeKind kind : ALL) {
@@ -104,6 +109,8 @@ public final class Shapes {
             add(prefix + "lfo" + l + ".steps", "Steps", place + "LFO " + l, 32, false,
                     new Column("level", "level", Unit.PERCENT, -100, 100, 0));
         }
+        add(prefix + "zone.keyLevels", "Level along the keys", place + "zone", 32, true, new Column("key", "key", Unit.NONE, 0, 127, 60),
+                new Column("level", "level", Unit.DECIBELS, -48, 24, 0));
     }
 
     private static Column[] points() {

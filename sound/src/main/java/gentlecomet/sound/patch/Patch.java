@@ -162,7 +162,7 @@ public final class Patch {
         if (macro >= 0) {
             MacroTarget held = targetOf(macro, parameter);
             double shift = parameter.position(allowed) - parameter.position(held.at(macroPosition(macro)));
-            MacroTarget moved = new MacroTarget(parameter, parameter.value(parameter.position(held.low()) + shift),
+            MacroTarget moved = held.withEnds(parameter.value(parameter.position(held.low()) + shift),
                     parameter.value(parameter.position(held.high()) + shift));
             List<MacroTarget> targets = new ArrayList<>(macros.get(macro).targets());
             targets.set(targets.indexOf(held), moved);

@@ -17,6 +17,8 @@ public final class PatchImage {
 
     /** Numbers of a route. */
     public static final int ROUTE = 8;
+    /** Numbers of a macro target: macro, parameter, low, high, bend. */
+    public static final int TARGET = 5;
 
     private PatchImage() {
     }
@@ -32,7 +34,7 @@ public final class PatchImage {
             int length = patch.shape(kind).length;
             drawn += length == 0 ? 0 : 2 + length;
         }
-        double[] image = new double[Parameters.COUNT + 1 + ROUTE * patch.routes().size() + 1 + 4 * targets + 1 + drawn + 1
+        double[] image = new double[Parameters.COUNT + 1 + ROUTE * patch.routes().size() + 1 + TARGET * targets + 1 + drawn + 1
                 + 2 * patch.recordings().size()];
         int at = 0;
         while (at < Parameters.COUNT) {
@@ -58,6 +60,7 @@ public final class PatchImage {
                 image[at++] = target.target().index();
                 image[at++] = target.low();
                 image[at++] = target.high();
+                image[at++] = target.bend();
             }
         }
         int countAt = at++;
@@ -141,7 +144,7 @@ public final class PatchImage {
 
     private static int shapesAt(double[] image) {
         int at = targetsAt(image);
-        return at + 1 + 4 * (int) image[at];
+        return at + 1 + TARGET * (int) image[at];
     }
 
     /** The value at which a parameter sounds before routes: where its macro puts it, or else as stored. As {@link Patch#soundingValue}. */
@@ -151,7 +154,7 @@ public final class PatchImage {
             return image[index];
         }
         double position = image[PatchParameters.MACRO + (int) image[target]] / 100;
-        return new MacroTarget(Parameters.at(index), image[target + 2], image[target + 3]).at(position);
+        return new MacroTarget(Parameters.at(index), image[target + 2], image[target + 3], image[target + 4]).at(position);
     }
 
     /** {@link #sounding} of every parameter, in registry order. */
@@ -163,7 +166,7 @@ public final class PatchImage {
         int at = targetsAt(image);
         int count = (int) image[at];
         for (int i = 0; i < count; i++) {
-            int index = (int) image[at + 2 + 4 * i];
+            int index = (int) image[at + 2 + TARGET * i];
             values[index] = sounding(image, index);
         }
         return values;
@@ -198,8 +201,8 @@ public final class PatchImage {
         int at = targetsAt(image);
         int count = (int) image[at];
         for (int i = 0; i < count; i++) {
-            if ((int) image[at + 1 + 4 * i + 1] == index) {
-                return at + 1 + 4 * i;
+            if ((int) image[at + 1 + TARGET * i + 1] == index) {
+                return at + 1 + TARGET * i;
             }
         }
         return -1;

@@ -3,6 +3,8 @@ package gentlecomet.sound.picture;
 import gentlecomet.sound.effect.Compressor;
 import gentlecomet.sound.effect.Equaliser;
 import gentlecomet.sound.engine.Engine;
+import gentlecomet.sound.engine.PressureCurve;
+import gentlecomet.sound.engine.VelocityLaw;
 import gentlecomet.sound.filter.VoiceFilter;
 import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Fourier;
@@ -243,6 +245,26 @@ public final class Pictures {
         double[] picture = new double[points];
         for (int i = 0; i < points; i++) {
             picture[i] = lfo.advance(block, at, drawn, steps, image[PatchParameters.TEMPO], seconds / (points - 1));
+        }
+        return picture;
+    }
+
+    /** Level in dB of velocities from 1 to 127, evenly spread. */
+    public static double[] velocity(double[] image, int points) {
+        double[] drawn = PatchImage.shape(image, Shapes.VELOCITY);
+        double[] picture = new double[points];
+        for (int i = 0; i < points; i++) {
+            int velocity = 1 + (int) Math.floor(126.0 * i / (points - 1) + 0.5);
+            picture[i] = Polynomials.dbOfGain(VelocityLaw.gain(image, drawn, velocity));
+        }
+        return picture;
+    }
+
+    /** What becomes of pressure from 0 to 1. */
+    public static double[] touch(double[] image, int points) {
+        double[] picture = new double[points];
+        for (int i = 0; i < points; i++) {
+            picture[i] = PressureCurve.at(i / (points - 1.0), image[PatchParameters.TOUCH_THRESHOLD] / 100, image[PatchParameters.TOUCH_CURVE] / 100);
         }
         return picture;
     }

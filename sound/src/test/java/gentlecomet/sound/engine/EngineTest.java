@@ -111,6 +111,7 @@ class EngineTest {
                 e.breath(1);
                 e.noteOn(48, 127);
                 e.keyAftertouch(48, 1);
+                e.keySlide(48, 1);
                 if (m == Modulator.RELEASE_VELOCITY) {
                     e.pedal(true);
                     e.noteOff(48, 127);

@@ -6,37 +6,20 @@ import gentlecomet.craft.measure.Measuring;
 import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.studio.service.Assets;
 import gentlecomet.studio.store.MeasureStore;
-import jakarta.annotation.PreDestroy;
-import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.LinkedBlockingDeque;
-import java.util.concurrent.ThreadPoolExecutor;
-import java.util.concurrent.TimeUnit;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
-/**
- * Measures one sound and keeps what was measured. What somebody is looking at is measured in a thread of its own, the newest first, so
- * that it never waits behind a bank or a release; nothing of that needs to outlive the program, since a page asks again.
- */
+/** Measures one sound and keeps what was measured. */
 @Component
 class MeasureWork {
 
-    private static final Logger LOG = LoggerFactory.getLogger(MeasureWork.class);
-
     private final MeasureStore store;
     private final Assets assets;
-    private final Set<String> asked = ConcurrentHashMap.newKeySet();
-    private final ThreadPoolExecutor lookedAt = new ThreadPoolExecutor(1, 1, 0, TimeUnit.SECONDS, new NewestFirst(), task -> {
-        Thread thread = new Thread(task, "measure-looked-at");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final LookedAt lookedAt;
 
-    MeasureWork(MeasureStore store, Assets assets) {
+    MeasureWork(MeasureStore store, Assets assets, LookedAt lookedAt) {
         this.store = store;
         this.assets = assets;
+        this.lookedAt = lookedAt;
     }
 
     /** Measures, unless it is known already. */
@@ -48,33 +31,8 @@ class MeasureWork {
         });
     }
 
-    /** Measures soon; asked for twice it is done once. A failure is logged, and the next page that asks tries again. */
+    /** Measures ahead of everything that waits. */
     void measureAhead(Jobs.MeasureData job) {
-        String key = job.soundHash() + " " + job.phrase();
-        if (asked.add(key)) {
-            lookedAt.execute(() -> {
-                try {
-                    measure(job);
-                } catch (RuntimeException e) {
-                    LOG.error("{} could not be measured", key, e);
-                } finally {
-                    asked.remove(key);
-                }
-            });
-        }
-    }
-
-    @PreDestroy
-    void close() {
-        lookedAt.shutdownNow();
-    }
-
-    private static final class NewestFirst extends LinkedBlockingDeque<Runnable> {
-        private static final long serialVersionUID = 1;
-
-        @Override
-        public boolean offer(Runnable task) {
-            return offerFirst(task);
-        }
+        lookedAt.soon("measure " + job.soundHash() + " " + job.phrase(), () -> measure(job));
     }
 }

@@ -21,7 +21,7 @@ record BarGroup(String title, int number, String id, List<Bar> bars, List<Bar> m
     private static final Set<String> FOLDED = Set.of("sync", "phaseFrom1", "phaseFrom2", "phaseFrom3", "ring", "ringFrom", "ratio", "offset",
             "into", "phaseRange", "balance", "keyFollow", "attackCurve", "decayCurve", "releaseCurve", "onLegato", "delayDivision",
             "attackDivision", "holdDivision", "decayDivision", "releaseDivision", "lowKeyFade", "highKeyFade", "lowVelocityFade",
-            "highVelocityFade", "scope", "start", "sides", "smooth", "lowCut", "highCut", "drive", "mix");
+            "highVelocityFade", "fadeLaw", "scope", "start", "sides", "smooth", "lowCut", "highCut", "drive", "mix");
 
     public String html() {
         return BarMarkup.of(this);

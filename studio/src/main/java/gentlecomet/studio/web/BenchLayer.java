@@ -15,7 +15,7 @@ import java.util.List;
 
 /** One layer on the bench. A layer that is off shows its switch only. */
 record BenchLayer(int number, boolean on, Bar onBar, BarGroup zone, BarGroup pitch, List<Source> sources, BarGroup noise, BarGroup filters,
-        List<BarGroup> filter, BarGroup drive, List<BarGroup> envelopes, List<Motion> curves, List<Motion> lfos, EffectCards effects) {
+        List<BarGroup> filter, BarGroup drive, List<BarGroup> envelopes, List<Motion> curves, List<Motion> lfos, EffectCards effects, DrawnList keyLevels) {
 
     private static final int BODY_ANALYSED = 5;
 
@@ -47,7 +47,7 @@ record BenchLayer(int number, boolean on, Bar onBar, BarGroup zone, BarGroup pit
         boolean on = patch.layerOn(l);
         Bar onBar = BenchView.bar(patch, Parameters.at(Parameters.ofLayer(l, LayerParameters.ON)));
         if (!on) {
-            return new BenchLayer(l + 1, false, onBar, null, null, List.of(), null, null, List.of(), null, List.of(), List.of(), List.of(), null);
+            return new BenchLayer(l + 1, false, onBar, null, null, List.of(), null, null, List.of(), null, List.of(), List.of(), List.of(), null, null);
         }
         List<Source> sources = new ArrayList<>();
         for (int s = 0; s < LayerParameters.SOURCES; s++) {
@@ -76,7 +76,8 @@ record BenchLayer(int number, boolean on, Bar onBar, BarGroup zone, BarGroup pit
         }
         return new BenchLayer(l + 1, true, onBar, BarGroup.of(patch, "Zone", 0, layer + "zone."), BarGroup.of(patch, "Pitch", 0, layer + "pitch."),
                 sources, BarGroup.of(patch, "Noise", 0, layer + "noise."), BarGroup.of(patch, "Filters", 0, layer + "filters."), filter,
-                BarGroup.of(patch, "Drive", 0, layer + "drive."), envelopes, curves, lfos, EffectCards.of(patch, l));
+                BarGroup.of(patch, "Drive", 0, layer + "drive."), envelopes, curves, lfos, EffectCards.of(patch, l),
+                DrawnList.of(patch, Shapes.keyLevels(l), "rows"));
     }
 
     private static Source source(Patch patch, int l, int s) {

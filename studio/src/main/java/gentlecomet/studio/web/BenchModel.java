@@ -1,5 +1,6 @@
 package gentlecomet.studio.web;
 
+import gentlecomet.craft.check.KeyMapWords;
 import gentlecomet.craft.check.LooseEnds;
 import gentlecomet.craft.portrait.Portrait;
 import gentlecomet.craft.rules.HouseRules;
@@ -62,6 +63,7 @@ class BenchModel {
         model.addAttribute("history", patches.history(row.id(), HISTORY_SHOWN));
         model.addAttribute("revisions", patches.revisions(row.id()));
         model.addAttribute("assets", assets.of(collection.id()));
+        model.addAttribute("keyMapWords", KeyMapWords.of(row.patch()));
         model.addAttribute("looseEnds", LooseEnds.of(row.patch()));
         model.addAttribute("pads", versions.pads(row.id()).stream().collect(Collectors.toMap(VersionStore.PadRow::letter, p -> p)));
         model.addAttribute("others", patches.names(row.bankId()));

@@ -78,14 +78,14 @@ record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList veloci
     }
 
     /** A parameter under a macro. */
-    record TargetLine(Parameter parameter, String low, String high) {
+    record TargetLine(Parameter parameter, String low, String high, String bend) {
         public String name() {
             return BenchController.targetName(parameter);
         }
     }
 
-    /** One macro. */
-    record MacroCard(int number, String name, String lowEnd, String highEnd, Bar position, List<TargetLine> targets) {
+    /** One macro. @param routed whether routes start from it or are scaled by it */
+    record MacroCard(int number, String name, String lowEnd, String highEnd, Bar position, List<TargetLine> targets, boolean routed) {
     }
 
     /** One route. */
@@ -120,6 +120,11 @@ record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList veloci
         return macro < 0 ? "" : macros.get(macro).name().replaceAll("[|=]", " ");
     }
 
+    private static boolean routed(Patch patch, int macro) {
+        Modulator modulator = Modulator.values()[Modulator.MACRO_1.ordinal() + macro];
+        return patch.routes().stream().anyMatch(r -> r.source() == modulator || r.scaler() == modulator);
+    }
+
     static BenchView of(Patch patch) {
         List<BenchLayer> layers = new ArrayList<>();
         for (int l = 0; l < Parameters.LAYERS; l++) {
@@ -130,7 +135,8 @@ record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList veloci
             Macro macro = patch.macros().get(m);
             macros.add(new MacroCard(m + 1, macro.name(), macro.lowEnd(), macro.highEnd(),
                     bar(patch, Parameters.at(PatchParameters.MACRO + m)), macro.targets().stream().map(t -> new TargetLine(t.target(),
-                            ValueText.format(t.target(), t.low()), ValueText.format(t.target(), t.high()))).toList()));
+                            ValueText.format(t.target(), t.low()), ValueText.format(t.target(), t.high()),
+                            ValueText.fixed(100 * t.bend(), 0))).toList(), routed(patch, m)));
         }
         List<RouteLine> routes = new ArrayList<>();
         for (int r = 0; r < patch.routes().size(); r++) {

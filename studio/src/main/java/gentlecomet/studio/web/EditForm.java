@@ -10,6 +10,7 @@ import gentlecomet.craft.edit.SetShape;
 import gentlecomet.craft.edit.ShapeRoute;
 import gentlecomet.craft.edit.Together;
 import gentlecomet.craft.format.PatchFormat;
+import gentlecomet.craft.response.VelocityCurve;
 import gentlecomet.sound.parameter.EffectParameters;
 import gentlecomet.sound.parameter.KeyName;
 import gentlecomet.sound.parameter.LayerParameters;
@@ -73,6 +74,8 @@ final class EditForm {
                     throw new PatchEdit.EditException("\"" + text + "\" is not a value of " + BenchController.targetName(held) + ".");
                 }
                 return new PatchEdit.SetEnd(macro(form), held, field(form, "end").equals("high"), value);
+            case "bendTarget":
+                return new PatchEdit.BendTarget(macro(form), target(field(form, "target"), patch), percent(form, "bend") / 100);
             case "choose":
                 Parameter chosen = target(field(form, "target"), patch);
                 return new PatchEdit.SetValue(chosen, ValueText.parse(chosen, field(form, "value")));
@@ -95,6 +98,10 @@ final class EditForm {
                 return new PatchEdit.SetValue(set, ValueText.quantity(field(form, "value"), Unit.NONE));
             case "removeRecording":
                 return new SetRecording(layer(form), source(form), null);
+            case "swapLayers":
+                return swapLayers(form, patch);
+            case "fitVelocity":
+                return fitVelocity(form);
             case "split":
                 int key = KeyName.parse(field(form, "key"));
                 if (key < 0) {
@@ -142,6 +149,36 @@ final class EditForm {
             }
         }
         return new SetShape(kind, numbers);
+    }
+
+    /** Two layers change places, with everything that belongs to them. */
+    private static PatchEdit swapLayers(Map<String, String> form, Patch patch) {
+        int one = number(form, "one");
+        int other = number(form, "other");
+        if (one < 1 || other < 1 || one > Parameters.LAYERS || other > Parameters.LAYERS || one == other) {
+            throw new PatchEdit.EditException("Choose two different layers of 1 to " + Parameters.LAYERS + ".");
+        }
+        String a = "layer" + one + ".";
+        String b = "layer" + other + ".";
+        return new Together("Layers " + one + " and " + other + " swapped", List.of(new PastePart(patch, a, b), new PastePart(patch, b, a)));
+    }
+
+    /** A drawn velocity curve from notes that were played from soft to hard. */
+    private static PatchEdit fitVelocity(Map<String, String> form) {
+        String[] words = field(form, "played").strip().split("[\\s,;]+");
+        int[] played = new int[words.length];
+        try {
+            for (int i = 0; i < words.length; i++) {
+                played[i] = Integer.parseInt(words[i]);
+            }
+            return new Together("Velocity curve fitted to " + played.length + " notes", List.of(
+                    new PatchEdit.SetValue(Parameters.at(PatchParameters.VELOCITY_CURVE), PatchParameters.VELOCITY_DRAWN),
+                    new SetShape(Shapes.ALL.get(Shapes.VELOCITY), VelocityCurve.fit(played))));
+        } catch (NumberFormatException e) {
+            throw new PatchEdit.EditException("Velocities are whole numbers from 1 to 127.");
+        } catch (IllegalArgumentException e) {
+            throw new PatchEdit.EditException(e.getMessage());
+        }
     }
 
     private static PatchEdit fillRows(Map<String, String> form, Patch patch) {

@@ -1,0 +1,44 @@
+package gentlecomet.studio.store;
+
+import gentlecomet.craft.format.Json;
+import gentlecomet.craft.response.NoteFigures;
+import gentlecomet.craft.response.ResponseMap;
+import gentlecomet.sound.engine.Engine;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+
+/** Response maps key by key, by sound and engine version; never computed twice. */
+@Repository
+public class ResponseStore {
+
+    private final JdbcClient jdbc;
+
+    public ResponseStore(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    /** Figures of a key, wrapped for JSON. */
+    record Key(List<NoteFigures> velocities) {
+    }
+
+    /** What is known of a sound so far. */
+    public ResponseMap find(String soundHash) {
+        Map<Integer, List<NoteFigures>> keys = new HashMap<>();
+        jdbc.sql("select key, figures from key_response where sound_hash = :hash and engine_version = :engine")
+                .param("hash", soundHash).param("engine", Engine.VERSION)
+                .query(rs -> {
+                    keys.put(rs.getInt("key"), Json.read(rs.getString("figures"), Key.class).velocities());
+                });
+        return ResponseMap.of(keys);
+    }
+
+    public void save(String soundHash, int key, List<NoteFigures> velocities) {
+        jdbc.sql("""
+                insert into key_response (sound_hash, engine_version, key, figures)
+                values (:hash, :engine, :key, cast(:figures as jsonb)) on conflict do nothing""")
+                .param("hash", soundHash).param("engine", Engine.VERSION).param("key", key).param("figures", Json.write(new Key(velocities))).update();
+    }
+}
