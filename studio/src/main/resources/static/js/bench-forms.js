@@ -83,6 +83,15 @@ function wireForms(element, {id, edit, save}) {
   element.querySelector('#save').addEventListener('click', save);
 }
 
+/** Each loose end leads to its place, and may have a mending. */
+export function wireLooseEnds(element, {edit, openPlace}) {
+  element.querySelectorAll('[data-open-place]').forEach(link => link.addEventListener('click', e => {
+    e.preventDefault();
+    openPlace(link.dataset.openPlace);
+  }));
+  element.querySelectorAll('[data-fix]').forEach(b => b.addEventListener('click', () => edit({kind: 'setValue', target: b.dataset.target, value: b.dataset.value})));
+}
+
 /** Choices that bring other bars with them, drawn lists, effects and recordings. */
 function wireParts(element, {id, image, edit, post, flush, openPlace}) {
   element.querySelectorAll('[data-decides]').forEach(choice => choice.addEventListener('change', () =>
@@ -95,11 +104,7 @@ function wireParts(element, {id, image, edit, post, flush, openPlace}) {
   wireEars(element);
   wireClipboard(element, id, edit, flush);
   wireVersions(element, id, post, flush);
-  element.querySelectorAll('[data-open-place]').forEach(link => link.addEventListener('click', e => {
-    e.preventDefault();
-    openPlace(link.dataset.openPlace);
-  }));
-  element.querySelectorAll('[data-fix]').forEach(b => b.addEventListener('click', () => edit({kind: 'setValue', target: b.dataset.target, value: b.dataset.value})));
+  wireLooseEnds(element, {edit, openPlace});
   element.querySelectorAll('[data-shape]').forEach(box => wireDrawn(box, image, edit));
   element.querySelectorAll('[data-move-effect]').forEach(b => b.addEventListener('click', () =>
     edit({kind: 'moveEffect', layer: b.dataset.layerNumber, slot: b.dataset.slot, to: b.dataset.to})));

@@ -12,7 +12,7 @@ import {costOf, drawLive} from './live-pictures.js';
 import {showSlots, showStages, slotsOf} from './slot-meters.js';
 import {showEars} from './ears.js';
 import {flip, hearNow} from './versions.js';
-import {wireBench} from './bench-forms.js';
+import {wireBench, wireLooseEnds} from './bench-forms.js';
 import {putBack, setAside} from './kept-stages.js';
 
 /** @type {PatchState|null} */
@@ -92,6 +92,10 @@ export function setUpBench(root) {
     player.hearMono(on);
   });
   beside(element);
+  if (same) {
+    // A stage that was kept may still say what was true of an earlier state.
+    freshWords().catch(refusal => refusal.passing || say(refusal.message));
+  }
   // However this bench came here: the server does not measure a state until the hand has come to rest on it.
   if (element.querySelector('#measured .working')) {
     measureSoon();
@@ -259,12 +263,24 @@ async function measureAgain() {
     const fresh = box.content.querySelector('#measured');
     old.replaceWith(fresh);
     document.dispatchEvent(new CustomEvent('comet:fresh', {detail: fresh}));
+    await freshWords();
   } catch (refusal) {
     if (refusal.passing) {
       measureSoon();
     } else {
       say(refusal.message);
     }
+  }
+}
+
+/** Loose ends and the key map's words of the state that is there now. */
+async function freshWords() {
+  const box = document.createElement('template');
+  box.innerHTML = await (await ask(`/patches/${state.id}/words`)).text();
+  for (const id of ['loose-ends', 'keymap-words']) {
+    const fresh = box.content.querySelector(`#${id}`);
+    document.getElementById(id)?.replaceWith(fresh);
+    wireLooseEnds(fresh, {edit, openPlace});
   }
 }
 

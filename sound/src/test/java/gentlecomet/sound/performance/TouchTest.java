@@ -1,5 +1,6 @@
 package gentlecomet.sound.performance;
 
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -231,6 +232,31 @@ class TouchTest {
         double sounding = Played.rms(Played.left(patch, key, 100, RATE, RATE / 2), 6000, 22000);
         double plain = Played.rms(Played.left(Played.patch(), key, 100, RATE, RATE / 2), 6000, 22000);
         assertEquals(expectedDb, Spectrum.db(sounding / plain), 0.01);
+    }
+
+    /** Wheels, pedal, held notes and a controller's bend range belong to the hands: a patch that is loaded sounds as it does in a fresh engine. */
+    @Test
+    void aLoadedPatchStandsAsItWasApproved() {
+        Patch patch = Played.routed(Played.patch("performance.glideTime=300 ms", "performance.mode=mono", "layer1.source1.wave=saw", "layer1.source1.phaseStart=free",
+                "effect1.type=delay"), Modulator.MOD_WHEEL, "layer1.pitch.shift", 7);
+        Engine used = Played.engine(patch, RATE);
+        used.noteOn(40, 127);
+        used.modWheel(1);
+        used.aftertouch(1);
+        used.breath(1);
+        used.expression(0.2);
+        used.bend(0.7);
+        used.bendRange(24);
+        used.keyBend(60, 5);
+        used.keySlide(60, 1);
+        used.pedal(true);
+        used.setParameter(gentlecomet.sound.parameter.Parameters.find("macro1").index(), 80);
+        render(used, 0.7);
+        used.load(gentlecomet.sound.patch.PatchImage.of(patch));
+        Engine fresh = Played.engine(patch, RATE);
+        used.noteOn(60, 100);
+        fresh.noteOn(60, 100);
+        assertArrayEquals(render(fresh, 0.5), render(used, 0.5));
     }
 
     /** Whatever arrives: nothing hangs and nothing breaks. */

@@ -1,9 +1,11 @@
 package gentlecomet.studio.web;
 
+import gentlecomet.craft.check.KeyMapWords;
+import gentlecomet.craft.check.LooseEnds;
 import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.craft.edit.Together;
-import gentlecomet.craft.format.PatchRules;
 import gentlecomet.craft.format.PatchFormat;
+import gentlecomet.craft.format.PatchRules;
 import gentlecomet.craft.level.GainMatch;
 import gentlecomet.craft.level.Levelling;
 import gentlecomet.craft.phrase.Phrases;
@@ -11,6 +13,7 @@ import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.service.Assets;
 import gentlecomet.studio.service.Banks;
 import gentlecomet.studio.service.Measures;
@@ -164,6 +167,15 @@ class BenchController {
         model.addAttribute("row", rows.one(row, collection));
         model.addAttribute("rules", collection.rules());
         return "bench-level :: measured";
+    }
+
+    /** Loose ends, and what the key map looks like, in words. */
+    @GetMapping("/patches/{id}/words")
+    String words(@PathVariable long id, Model model) {
+        Patch patch = editing.get(id).patch();
+        model.addAttribute("looseEnds", LooseEnds.of(patch));
+        model.addAttribute("keyMapWords", KeyMapWords.of(patch));
+        return "bench-words :: words";
     }
 
     @GetMapping("/patches/{id}/measuring")

@@ -81,7 +81,7 @@ class BenchJourneyTest {
         page.until(d -> page.text(".loose").contains("Layer 1 source 2 is set up"));
         page.click(".loose [data-fix]");
         page.until(d -> editing.get(id).patch().value("layer1.source2.level") == -12);
-        page.until(d -> d.findElements(org.openqa.selenium.By.cssSelector(".loose")).isEmpty());
+        page.until(d -> d.findElements(org.openqa.selenium.By.cssSelector(".loose li")).isEmpty());
     }
 
     /** Muting takes a source out of what is heard, says so, and changes nothing of the patch. */

@@ -1,0 +1,153 @@
+package gentlecomet.studio.journey;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import gentlecomet.sound.parameter.Shapes;
+import gentlecomet.studio.StudioTest;
+import gentlecomet.studio.service.Banks;
+import gentlecomet.studio.service.PatchEditing;
+import gentlecomet.studio.store.CollectionStore;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Dimension;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.interactions.Actions;
+import org.openqa.selenium.logging.LogType;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.web.server.LocalServerPort;
+
+/** Key map, touch and MIDI on the screen. */
+@StudioTest
+class TouchJourneyTest {
+
+    @LocalServerPort
+    private int port;
+    @Autowired
+    private PatchEditing editing;
+    @Autowired
+    private CollectionStore collections;
+    @Autowired
+    private Banks banks;
+    @TempDir
+    private Path folder;
+
+    private long id;
+
+    @Test
+    void handsOnThePatch() {
+        long bank = collections.banks(banks.create("Touch work")).get(0).id();
+        id = banks.newPatch(bank, 1);
+        try (Browser page = new Browser(port, folder, folder)) {
+            page.open("/patches/" + id);
+            page.find("#bench");
+            splitAndSize(page);
+            response(page);
+            macros(page);
+            velocity(page);
+            midi(page);
+            List<String> errors = page.driver.manage().logs().get(LogType.BROWSER).getAll().stream()
+                    .filter(e -> e.getLevel().intValue() >= 1000 && !e.getMessage().contains("422")).map(Object::toString).toList();
+            assertEquals(List.of(), errors);
+        }
+    }
+
+    private double value(String parameter) {
+        return editing.get(id).patch().value(parameter);
+    }
+
+    /** Waits until a value is stored and the page shows the state that has it. */
+    private void until(Browser page, java.util.function.BooleanSupplier stored) {
+        page.until(d -> stored.getAsBoolean() && d.findElement(By.id("bench")).getDomAttribute("data-version").equals(String.valueOf(editing.get(id).version())));
+    }
+
+    /** A message as a MIDI input would bring it; a headless browser has none. */
+    private static void send(Browser page, int... bytes) {
+        page.js("document.dispatchEvent(new CustomEvent('comet:midi', {detail: arguments[0]}))", java.util.Arrays.stream(bytes).boxed().toList());
+    }
+
+    /** Split at a key that is played, the edge between both layers moved by hand, one layer's hard end pulled down. */
+    private void splitAndSize(Browser page) {
+        page.click("[data-stage=keymap]");
+        page.click("[data-split-next]");
+        send(page, 0x90, 55, 100);
+        send(page, 0x80, 55, 64);
+        until(page, () -> value("layer2.zone.lowKey") == 55 && value("layer1.zone.highKey") == 54);
+        WebElement map = page.find("canvas.keymap");
+        page.js("arguments[0].scrollIntoView({block: 'center'})", map);
+        Dimension size = map.getSize();
+        // The map shows 85 keys from C1 (24) on; places are counted from its middle.
+        int edge = (int) Math.rint((55 - 24) / 85.0 * size.width) - size.width / 2;
+        int key = (int) Math.rint(size.width / 85.0 * 12);
+        new Actions(page.driver).moveToElement(map, edge, -40).clickAndHold().moveByOffset(key, 0).release().perform();
+        until(page, () -> Math.abs(value("layer2.zone.lowKey") - 67) <= 1);
+        assertEquals(value("layer2.zone.lowKey") - 1, value("layer1.zone.highKey"), "both edges move as one");
+        new Actions(page.driver).moveToElement(map, -size.width / 2 + 60, -size.height / 2 + 2).clickAndHold().moveByOffset(0, 60).release().perform();
+        until(page, () -> value("layer1.zone.highVelocity") < 110 && value("layer1.zone.highVelocity") > 80);
+        page.until(d -> page.text("#keymap-words").contains("is silent from velocity"));
+        page.click("#undo");
+        until(page, () -> value("layer1.zone.highVelocity") == 127);
+    }
+
+    private void response(Browser page) {
+        page.typeValue("layer1.zone.lowKey", "C4");
+        until(page, () -> value("layer1.zone.lowKey") == 60);
+        page.js("document.querySelector('[data-layer=\"1\"]').click()");
+        page.typeValue("layer2.zone.highKey", "C5");
+        until(page, () -> value("layer2.zone.highKey") == 72);
+        page.typeValue("layer2.zone.level", "-12 dB");
+        until(page, () -> value("layer2.zone.level") == -12);
+        page.click("[data-measure-response]");
+        page.until(Duration.ofSeconds(90), d -> page.text("#response-state").contains("press a cell"));
+        page.until(d -> page.text("#split-steps").contains("dB"));
+        page.click("[data-even] button");
+        until(page, () -> editing.get(id).patch().shape(Shapes.keyLevels(1)).length > 0);
+        page.until(d -> d.findElement(By.id("undo")).getDomAttribute("title").contains("Evened out: greatest step at a split"));
+    }
+
+    private void macros(Browser page) {
+        page.click("[data-stage=touch]");
+        String card = "[data-macro-card='1'] ";
+        page.find(card + "input[name=target]").sendKeys("layer1.source1.level");
+        page.click(card + "[data-edit-form=addTarget] button");
+        until(page, () -> !editing.get(id).patch().macros().get(0).targets().isEmpty());
+        page.fill(card + ".end[data-end=low]", "-40");
+        until(page, () -> editing.get(id).patch().macros().get(0).targets().get(0).low() == -40);
+        page.fill(card + ".bend", "50");
+        until(page, () -> editing.get(id).patch().macros().get(0).targets().get(0).bend() == 0.5);
+        page.click("[data-check-macros]");
+        page.until(Duration.ofSeconds(90), d -> page.text(card + ".sweep").contains("moves smoothly") && page.find("[data-check-macros]").isEnabled());
+        assertTrue(page.text(card + ".sweep").contains("loudness 2"), page.text(card + ".sweep"));
+        assertTrue(page.text("[data-sweep=breath]").contains("not used"), "no route from breath");
+    }
+
+    private void velocity(Browser page) {
+        page.click("[data-fit-velocity]");
+        for (int velocity = 12; velocity <= 66; velocity += 6) {
+            send(page, 0x90, 60, velocity);
+            send(page, 0x80, 60, 64);
+        }
+        until(page, () -> value("performance.velocityCurve") == 1);
+        double[] curve = editing.get(id).patch().shape(Shapes.VELOCITY);
+        assertEquals(66 / 1.27, curve[curve.length - 2], 0.06);
+        page.click("[data-measure-velocity]");
+        page.until(d -> page.text("[data-measure-velocity]").equals("Measure"));
+    }
+
+    /** What comes in is shown and heard; an unplugged controller leaves nothing behind. */
+    private static void midi(Browser page) {
+        page.click("#player-hands");
+        send(page, 0x90, 62, 90);
+        page.until(d -> page.text("#midi-monitor").startsWith("channel 1  note on D4, 90"));
+        page.until(d -> "1".equals(page.find("#player").getDomAttribute("data-voices")));
+        send(page, 0xE0, 0, 64);
+        page.until(d -> page.text("#midi-monitor").startsWith("channel 1  bend 0"));
+        page.js("import('/js/player.js').then(p => p.midiGone())");
+        page.until(d -> "0".equals(page.find("#player").getDomAttribute("data-voices")));
+        page.click("#hands-close");
+    }
+}
