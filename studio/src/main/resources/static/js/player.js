@@ -29,9 +29,9 @@ let ownGainDb = 0;
 let watched = {indexes: [], slots: [], layer: 0};
 let phrasePlaying = false;
 let waiting = null;
-const listeners = {patch: [], meters: [], phrase: [], parameter: [], started: [], ears: [], played: [], midi: []};
+const listeners = {patch: [], meters: [], phrase: [], parameter: [], started: [], ears: [], played: [], midi: [], timed: []};
 
-/** Calls back on "patch", "meters", "phrase", "parameter", "started", "ears", "played" (a key went down) or "midi" (a message came in). */
+/** Calls back on "patch", "meters", "phrase", "parameter", "started", "ears", "played" (a key went down), "midi" (a message came in) or "timed" (seconds from a key to its first sample). */
 export function on(what, callback) {
   listeners[what].push(callback);
 }
@@ -54,7 +54,7 @@ export function wake() {
 
 async function start() {
   if (!context) {
-    context = new AudioContext({sampleRate: 48000, latencyHint: 'interactive'});
+    context = new AudioContext({sampleRate: 48000, latencyHint: 0.02});
     context.onstatechange = () => tell('started', context.state === 'running');
     context.onerror = () => {
       say('The audio device has gone. Connect one and press a key: sound begins again, and nothing of the patch is lost.', {key: 'device'});
@@ -75,6 +75,8 @@ async function start() {
       if (data.ended) {
         phrasePlaying = false;
         tell('phrase', false);
+      } else if (data.keySeconds !== undefined) {
+        tell('timed', data.keySeconds);
       } else {
         tell('meters', data);
       }
@@ -159,6 +161,11 @@ export function shadowed() {
   return shadow !== null;
 }
 
+/** What the browser counts of its own output: underruns since the start, or undefined where it does not. */
+export function playbackStats() {
+  return context?.playbackStats;
+}
+
 /** Seconds from the engine to the loudspeaker as the browser tells them. */
 export function latency() {
   return context ? (context.baseLatency ?? 0) + (context.outputLatency ?? 0) : 0;
@@ -241,7 +248,7 @@ export function setParameter(index, value, edited) {
 
 export function noteOn(key, velocity) {
   tell('played', {key, velocity});
-  wake().then(() => send({do: 'on', key, velocity}));
+  wake().then(() => send({do: 'on', key, velocity, at: context.currentTime}));
 }
 
 export function noteOff(key) {

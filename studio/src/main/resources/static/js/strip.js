@@ -15,6 +15,8 @@ let noteMode = false;
 const down = new Map();
 let shownPeak = FLOOR_DB;
 let keyboard;
+/** From the last key that was pressed into silence to its first sample, in the engine. */
+let keyMs = null;
 
 const id = name => document.getElementById(name);
 
@@ -48,7 +50,11 @@ export function setUpStrip() {
   player.on('phrase', playing => id('player-phrase').setAttribute('aria-pressed', String(playing)));
   player.on('meters', showMeters);
   player.on('started', running => {
-    id('player-state').textContent = running ? `Sound is on, ${(player.latency() * 1000).toFixed(0)} ms to the output` : 'Sound is paused by the browser; click to go on';
+    showState(running);
+  });
+  player.on('timed', seconds => {
+    keyMs = seconds * 1000;
+    showState(true);
   });
   player.on('parameter', showMacros);
   player.on('midi', ({status, first, second}) => {
@@ -58,6 +64,11 @@ export function setUpStrip() {
       keyboard.lift(first);
     }
   });
+}
+
+function showState(running) {
+  const key = keyMs === null ? '' : `key ${keyMs.toFixed(0)} + `;
+  id('player-state').textContent = running ? `Sound is on, ${key}${(player.latency() * 1000).toFixed(0)} ms to the output` : 'Sound is paused by the browser; click to go on';
 }
 
 /** Tempo typed in the strip, in beats per minute. */

@@ -6,6 +6,8 @@ const BLOCK = 128;
 const REPORT_SECONDS = 1 / 30;
 /** What is played, by whatever hands; the last save hears it too. */
 const PLAYED = new Set(['midi', 'midiChannels', 'midiGone', 'on', 'off', 'pedal', 'wheel', 'touch', 'keyTouch', 'breath', 'expression', 'bend']);
+/** Filters never come to rest at zero; -120 dBFS is. */
+const SILENT = 1e-6;
 const ENVELOPES = ['amplitudeEnvelope', 'envelope2', 'envelope3', 'envelope4'];
 const LFOS = ['lfo1', 'lfo2', 'lfo3', 'lfo4'];
 const CURVES = ['curve1', 'curve2'];
@@ -33,6 +35,9 @@ class CometProcessor extends AudioWorkletProcessor {
     this.backingOn = false;
     this.arp = null;
     this.peak = 0;
+    /** When a key was pressed into silence, in the context's time; null while nothing is to be timed. */
+    this.pressedAt = null;
+    this.quiet = true;
     this.sinceReport = 0;
     this.port.onmessage = message => this.take(message.data);
   }
@@ -40,6 +45,9 @@ class CometProcessor extends AudioWorkletProcessor {
   take(m) {
     if (this.shadowOn && PLAYED.has(m.do)) {
       this.play(this.shadow, m);
+    }
+    if (m.do === 'on' && this.quiet && m.at !== undefined) {
+      this.pressedAt = m.at;
     }
     if (PLAYED.has(m.do)) {
       this.play(this.handle, m);
@@ -209,6 +217,7 @@ class CometProcessor extends AudioWorkletProcessor {
     if (this.backingOn) {
       this.addBacking(left, right);
     }
+    this.time(left, right);
     for (let i = 0; i < BLOCK; i++) {
       const v = Math.max(Math.abs(left[i]), Math.abs(right[i]));
       if (v > this.peak) {
@@ -220,6 +229,19 @@ class CometProcessor extends AudioWorkletProcessor {
       this.report();
     }
     return true;
+  }
+
+  /** From the press of a key to the first sample that is not silence. */
+  time(left, right) {
+    let first = -1;
+    for (let i = 0; i < BLOCK && first < 0; i++) {
+      first = Math.abs(left[i]) > SILENT || Math.abs(right[i]) > SILENT ? i : -1;
+    }
+    this.quiet = first < 0;
+    if (this.pressedAt !== null && first >= 0) {
+      this.port.postMessage({keySeconds: currentTime + first / sampleRate - this.pressedAt});
+      this.pressedAt = null;
+    }
   }
 
   /** Where the newest note of the layer on the bench stands, for the dots on its pictures. */
