@@ -1,5 +1,6 @@
 // Starts the page: the strip once, everything else whenever a piece of page arrives.
-import {allowLevelling, beforeRequest, benchState, chooseStage, flipVersions, openPlace, requestOfBench, save, setUpBench} from './bench.js';
+import {allowLevelling} from './at-rest.js';
+import {beforeRequest, benchState, chooseStage, flipVersions, openPlace, requestOfBench, save, setUpBench} from './bench.js';
 import {listeningKey, playClicked, setUpPage} from './pages.js';
 import {csrfToken, say} from './requests.js';
 import {panic, playChosen, setUpStrip} from './strip.js';

@@ -8,11 +8,12 @@ import {draw} from './pictures.js';
 import {wirePicture} from './picture-hands.js';
 import {openBarMenu} from './bar-menu.js';
 import {responseOutdated} from './key-map.js';
-import {costOf, drawLive} from './live-pictures.js';
+import {drawLive} from './live-pictures.js';
 import {showSlots, showStages, slotsOf} from './slot-meters.js';
 import {showEars} from './ears.js';
 import {flip, hearNow} from './versions.js';
-import {wireBench, wireLooseEnds} from './bench-forms.js';
+import {wireBench} from './bench-forms.js';
+import {besideSoon, freshWords, measureSoon, restWith} from './at-rest.js';
 import {putBack, setAside} from './kept-stages.js';
 
 /** @type {PatchState|null} */
@@ -22,11 +23,6 @@ let layer = 0;
 let drawing = false;
 /** Whether the pictures show a dot that has to go when the note has ended. */
 let followed = false;
-let measureTimer = null;
-let besideTimer = null;
-
-const MEASURE_AFTER_MS = 900;
-const BESIDE_AFTER_MS = 1500;
 
 /** How long a hand rests before pictures that it did not move are drawn again. */
 const REST_MS = 140;
@@ -44,6 +40,8 @@ const bench = () => document.getElementById('bench');
 export function benchState() {
   return bench() ? state : null;
 }
+
+restWith({state: benchState, edit, openPlace});
 
 /** Brings a freshly loaded or exchanged bench to life. */
 export function setUpBench(root) {
@@ -91,10 +89,10 @@ export function setUpBench(root) {
     e.currentTarget.setAttribute('aria-pressed', String(on));
     player.hearMono(on);
   });
-  beside(element);
+  besideSoon(element);
   if (same) {
     // A stage that was kept may still say what was true of an earlier state.
-    freshWords().catch(refusal => refusal.passing || say(refusal.message));
+    freshWords();
   }
   // However this bench came here: the server does not measure a state until the hand has come to rest on it.
   if (element.querySelector('#measured .working')) {
@@ -107,34 +105,6 @@ export function setUpBench(root) {
 function watch() {
   watchedBars = [...bench().querySelectorAll('.bar[data-brackets]')].filter(b => b.dataset.brackets);
   player.watch(watchedBars.map(b => Number(b.dataset.index)), slotsOf(bench()), layer);
-}
-
-/** What is worked out beside the bench once it stands: the last save for the spectrum, and what a voice costs. */
-function beside(element) {
-  const said = element.querySelector('#focus').dataset.said;
-  if (said) {
-    say(said, {calm: true});
-  }
-  clearTimeout(besideTimer);
-  besideTimer = setTimeout(async () => {
-    if (!benchState()) {
-      return;
-    }
-    requestIdleCallback(() => {
-      const cost = document.getElementById('live-cost');
-      if (cost && benchState()) {
-        cost.textContent = `${costOf(state.image, engine.plainImage()).toFixed(1)} × a plain one`;
-      }
-    });
-    const changed = !document.getElementById('save').disabled && element.querySelector('#focus').dataset.saved === 'true';
-    try {
-      player.setShadow(changed ? (await (await ask(`/patches/${state.id}/versions/saved`)).json()).playable.image : null);
-    } catch (refusal) {
-      if (!refusal.passing) {
-        say(refusal.message);
-      }
-    }
-  }, BESIDE_AFTER_MS);
 }
 
 /** An address of the patch that answers with a new bench. */
@@ -243,53 +213,7 @@ function answered(answer) {
   bench().dataset.version = answer.version;
   measureSoon();
   responseOutdated(bench().querySelector('[data-stage-panel="keymap"]'), state.id, redraw);
-  beside(bench());
-}
-
-function measureSoon() {
-  clearTimeout(measureTimer);
-  measureTimer = setTimeout(measureAgain, MEASURE_AFTER_MS);
-}
-
-/** Asks for the figures of the new sound once the hand has come to rest. */
-async function measureAgain() {
-  const old = document.getElementById('measured');
-  if (!old || !benchState() || state.unsent) {
-    return;
-  }
-  try {
-    const box = document.createElement('template');
-    box.innerHTML = await (await ask(`/patches/${state.id}/measured`)).text();
-    const fresh = box.content.querySelector('#measured');
-    old.replaceWith(fresh);
-    document.dispatchEvent(new CustomEvent('comet:fresh', {detail: fresh}));
-    await freshWords();
-  } catch (refusal) {
-    if (refusal.passing) {
-      measureSoon();
-    } else {
-      say(refusal.message);
-    }
-  }
-}
-
-/** Loose ends and the key map's words of the state that is there now. */
-async function freshWords() {
-  const box = document.createElement('template');
-  box.innerHTML = await (await ask(`/patches/${state.id}/words`)).text();
-  for (const id of ['loose-ends', 'keymap-words']) {
-    const fresh = box.content.querySelector(`#${id}`);
-    document.getElementById(id)?.replaceWith(fresh);
-    wireLooseEnds(fresh, {edit, openPlace});
-  }
-}
-
-/** Levelling needs figures; they may arrive after the rest of the page. */
-export function allowLevelling() {
-  const button = document.getElementById('level-to-target');
-  if (button) {
-    button.disabled = !document.querySelector('#measured .figures');
-  }
+  besideSoon(bench());
 }
 
 export function chooseStage(name) {
@@ -325,6 +249,9 @@ export function openPlace(id) {
 function showAll() {
   const values = engine.soundings(state.image);
   bench()?.querySelectorAll('.bar[data-index], .bar-choice').forEach(bar => showBar(bar, values[Number(bar.dataset.index)]));
+  bench()?.querySelectorAll('[data-now-of]').forEach(box => {
+    box.textContent = `now ${engine.format(Number(box.dataset.nowOf), values[Number(box.dataset.nowOf)])}`;
+  });
   redraw();
 }
 

@@ -31,7 +31,7 @@ public final class Soundcheck {
 
     /** Ids of all rules, by family, in the order of the columns. */
     public static final List<String> RULES = List.of("silence.none", "silence.fault", "level.clipping", "level.ceiling", "level.loudness",
-            "pitch.tuning", "tail.stuck", "tail.long", "keymap.hole", "macro.dead", "macro.unnamed", "macro.few", "macro.order",
+            "pitch.tuning", "tail.stuck", "tail.long", "keymap.hole", "macro.dead", "macro.unnamed", "macro.few", "macro.order", "macro.default",
             "expression.velocity", "expression.touch", "name.length", "name.pattern", "name.duplicate", "category.missing", "category.unknown");
     /** Rule families in the order of the columns. */
     public static final List<String> FAMILIES = RULES.stream().map(r -> r.substring(0, r.indexOf('.'))).distinct().toList();
@@ -196,6 +196,12 @@ public final class Soundcheck {
             if (!macro.name().isEmpty() && !houseName.isEmpty() && !macro.name().equals(houseName)) {
                 findings.add(finding("macro.order", Severity.WARNING, title + " stands where the house has \"" + houseName + "\".",
                         "macro" + (m + 1), "", "expected", houseName, "found", macro.name()));
+            }
+            double wanted = rules.macroDefault(m);
+            double stands = patch.value(PatchParameters.MACRO + m);
+            if (wanted >= 0 && Math.abs(stands - wanted) > 0.5) {
+                findings.add(finding("macro.default", Severity.WARNING, String.format(Locale.ROOT, "%s stands at %.0f %%; the house wants %.0f %%.", title, stands, wanted),
+                        "macro" + (m + 1), "", "expected", String.format(Locale.ROOT, "%.0f %%", wanted), "found", String.format(Locale.ROOT, "%.1f %%", stands)));
             }
             double heard = difference(macroAt(patch, m, 0), macroAt(patch, m, 100), key, 100, 100);
             if (heard < UNHEARD_DB) {

@@ -16,9 +16,13 @@ import java.util.Optional;
  * @param tuningCents     how far a probe note may be off its key
  * @param macroNames      what each macro slot is for, in order; an empty name leaves a slot free
  * @param fewestMacros    macros that every patch must have
+ * @param macroDefaults   where each macro stands when a patch is loaded, in %; {@link #ANYWHERE} leaves it to the patch, and so does a list without it
  */
 public record HouseRules(String namePattern, String namePatternHint, int nameMaxLength, List<Category> categories,
-        double targetLufs, double toleranceLu, double ceilingDbtp, double tuningCents, List<String> macroNames, int fewestMacros) {
+        double targetLufs, double toleranceLu, double ceilingDbtp, double tuningCents, List<String> macroNames, int fewestMacros, List<Double> macroDefaults) {
+
+    /** In place of a macro's default: it may stand anywhere. */
+    public static final double ANYWHERE = -1;
 
     /** Target, tolerance and ceiling are common practice; all can be edited. */
     public static final HouseRules DEFAULT = new HouseRules("[A-Z][a-z]+( [A-Z0-9][a-z0-9]*){1,3}",
@@ -36,16 +40,23 @@ public record HouseRules(String namePattern, String namePatternHint, int nameMax
                     new Category("drum", "Drum", "hits", LevelMeasure.MOMENTARY_MAX, 4, 2),
                     new Category("sequence", "Sequence", "long-notes", LevelMeasure.INTEGRATED, 8, 2),
                     new Category("texture", "Texture", "long-notes", LevelMeasure.INTEGRATED, 15, 2)),
-            -18, 0.5, -1, 12, List.of("Brightness", "Movement", "Attack", "Release", "Width", "Grit", "Echo", "Space"), 3);
+            -18, 0.5, -1, 12, List.of("Brightness", "Movement", "Attack", "Release", "Width", "Grit", "Echo", "Space"), 3, List.of());
 
     public HouseRules {
         categories = List.copyOf(categories);
         macroNames = List.copyOf(macroNames);
+        // Rules that were kept before there were defaults have none.
+        macroDefaults = macroDefaults == null ? List.of() : List.copyOf(macroDefaults);
     }
 
     /** The category of an id. */
     public Optional<Category> category(String id) {
         return categories.stream().filter(c -> c.id().equals(id)).findFirst();
+    }
+
+    /** Where the house wants a macro to stand, in %, or {@link #ANYWHERE}. @param macro from 0 */
+    public double macroDefault(int macro) {
+        return macro < macroDefaults.size() ? macroDefaults.get(macro) : ANYWHERE;
     }
 
     /** The phrase by which patches of a category are heard and measured; a plain one where there is no such category. */

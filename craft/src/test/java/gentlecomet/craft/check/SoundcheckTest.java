@@ -2,6 +2,7 @@ package gentlecomet.craft.check;
 
 import static gentlecomet.craft.TypedPatch.with;
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gentlecomet.craft.measure.Measuring;
@@ -38,8 +39,12 @@ class SoundcheckTest {
     }
 
     private Set<String> rules(Patch patch, String... otherNames) {
-        var phrase = Phrases.get(HouseRules.DEFAULT.phraseOf(patch.naming().category()));
-        return new Soundcheck(HouseRules.DEFAULT).check(patch, measuring.measure(patch, phrase), phrase, List.of(otherNames)).stream()
+        return rules(HouseRules.DEFAULT, patch, otherNames);
+    }
+
+    private Set<String> rules(HouseRules house, Patch patch, String... otherNames) {
+        var phrase = Phrases.get(house.phraseOf(patch.naming().category()));
+        return new Soundcheck(house).check(patch, measuring.measure(patch, phrase), phrase, List.of(otherNames)).stream()
                 .map(Finding::rule).collect(Collectors.toSet());
     }
 
@@ -97,6 +102,11 @@ class SoundcheckTest {
         breaks("macro.dead", good().withMacro(4, macro("Width", "layer1.lfo1.rate", 1, 9)));
         breaks("macro.unnamed", good().withMacro(4, macro("", "layer1.source1.cents", -9, 9)));
         breaks("macro.few", good().withMacro(2, Macro.UNUSED));
+        HouseRules r = HouseRules.DEFAULT;
+        HouseRules house = new HouseRules(r.namePattern(), r.namePatternHint(), r.nameMaxLength(), r.categories(), r.targetLufs(), r.toleranceLu(), r.ceilingDbtp(),
+                r.tuningCents(), r.macroNames(), r.fewestMacros(), List.of(50.0));
+        assertTrue(rules(house, with(good(), "macro1=20")).contains("macro.default"));
+        assertFalse(rules(house, with(good(), "macro1=50")).contains("macro.default"));
         breaks("macro.order", good().withMacro(4, macro("Cry", "layer1.source1.cents", -9, 9)));
     }
 

@@ -4,9 +4,7 @@ import gentlecomet.sound.maths.Bend;
 import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Polynomials;
 import gentlecomet.sound.maths.Remembered;
-import gentlecomet.sound.motion.Lfo;
 import gentlecomet.sound.parameter.LayerParameters;
-import gentlecomet.sound.parameter.LfoParameters;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.parameter.Shapes;
@@ -38,7 +36,7 @@ public final class Engine {
     private final NotePlay notes;
     private final LayerMaterial[] materials = new LayerMaterial[Parameters.LAYERS];
     private final LayerBus[] buses = new LayerBus[Parameters.LAYERS];
-    private final Lfo[][] sharedLfos = new Lfo[Parameters.LAYERS][LayerParameters.LFOS];
+    private final SharedLfos lfos = new SharedLfos();
     private final EffectChain effects;
     private final EngineView view;
     private final double[] lastModulation = new double[Modulator.COUNT];
@@ -59,9 +57,6 @@ public final class Engine {
         for (int layer = 0; layer < Parameters.LAYERS; layer++) {
             materials[layer] = new LayerMaterial(shelf);
             buses[layer] = new LayerBus(sampleRate);
-            for (int l = 0; l < LayerParameters.LFOS; l++) {
-                sharedLfos[layer][l] = new Lfo();
-            }
         }
         effects = new EffectChain(PatchParameters.EFFECTS, PatchParameters.effect(0), sampleRate);
         view = new EngineView(pool, panel, buses, effects, setting.levels);
@@ -114,9 +109,7 @@ public final class Engine {
         }
         for (int layer = 0; layer < Parameters.LAYERS; layer++) {
             buses[layer].reset();
-            for (int l = 0; l < LayerParameters.LFOS; l++) {
-                sharedLfos[layer][l].start(panel.layerBlock(layer), LayerParameters.lfo(l), tempo(), 31 * layer + l, 0);
-            }
+            lfos.start(layer, panel.layerBlock(layer), tempo());
         }
         ready = 0;
         steps = 0;
@@ -405,14 +398,7 @@ public final class Engine {
         setting.keyBend = controllers.keyBends();
         setting.keySlide = controllers.keySlides();
         for (int layer = 0; layer < Parameters.LAYERS; layer++) {
-            double[] block = panel.layerBlock(layer);
-            for (int l = 0; l < LayerParameters.LFOS; l++) {
-                int at = LayerParameters.lfo(l);
-                if (block[LayerParameters.ON] == 1 && block[at + LfoParameters.SCOPE] == 1) {
-                    setting.sharedLfos[layer][l] = sharedLfos[layer][l].advance(block, at, materials[layer].lfoPoints[l],
-                            materials[layer].lfoSteps[l], setting.tempo, seconds);
-                }
-            }
+            lfos.advance(layer, panel.layerBlock(layer), materials[layer], setting.tempo, seconds, setting.sharedLfos[layer]);
         }
     }
 }

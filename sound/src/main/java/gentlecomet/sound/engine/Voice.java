@@ -1,7 +1,5 @@
 package gentlecomet.sound.engine;
 
-import gentlecomet.sound.filter.VoiceDrive;
-import gentlecomet.sound.filter.VoiceFilter;
 import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Grain;
 import gentlecomet.sound.maths.Remembered;
@@ -28,8 +26,7 @@ final class Voice {
     private final double[] block = new double[LayerParameters.VOICE_SIZE];
     private final double[] modulation = new double[Modulator.COUNT];
     private final VoiceSources sources;
-    private final VoiceFilter[] filters = {new VoiceFilter(), new VoiceFilter()};
-    private final VoiceDrive drive = new VoiceDrive();
+    private final VoiceFilters filters = new VoiceFilters();
     private final Envelope[] envelopes = new Envelope[LayerParameters.ENVELOPES];
     private final DrawnCurve[] curves = new DrawnCurve[LayerParameters.CURVES];
     private final Lfo[] lfos = new Lfo[LayerParameters.LFOS];
@@ -73,9 +70,7 @@ final class Voice {
     /** Makes ready what a layer's choices need, so that nothing has to be made while rendering. */
     void equip(double[] layerBlock, double highestRate) {
         sources.equip(layerBlock);
-        for (int f = 0; f < filters.length; f++) {
-            filters[f].equip((int) layerBlock[LayerParameters.filter(f) + FilterParameters.TYPE], highestRate);
-        }
+        filters.equip(layerBlock, highestRate);
     }
 
     /** What a note begins with. All of one note's voices share it. */
@@ -135,10 +130,7 @@ final class Voice {
         for (int l = 0; l < lfos.length; l++) {
             lfos[l].start(block, LayerParameters.lfo(l), note.tempo, Grain.hash(seed, l, 23), note.seconds);
         }
-        for (VoiceFilter f : filters) {
-            f.reset();
-        }
-        drive.reset();
+        filters.reset();
         sources.start(block, material, note, seed, tuning.hz(pitch));
     }
 
@@ -301,48 +293,9 @@ final class Voice {
         sources.draw(block, setting, bent);
         double loudest = Math.max(gainLeft, gainRight);
         setting.levels.look(layer, StageLevels.SOURCES, sources.left, sources.right, loudest);
-        filter(setting, bent);
+        filters.process(sources, block, bent, modulation[Modulator.ENVELOPE_2.ordinal()], setting.sampleRate);
         setting.levels.look(layer, StageLevels.FILTERS, sources.left, sources.right, loudest);
         return putOut(outLeft, outRight);
-    }
-
-    private void filter(VoiceSetting setting, double bent) {
-        double rate = setting.sampleRate;
-        double envelope = modulation[Modulator.ENVELOPE_2.ordinal()];
-        int first = LayerParameters.filter(0);
-        int second = LayerParameters.filter(1);
-        boolean driven = block[LayerParameters.DRIVE_TYPE] != 0;
-        boolean between = driven && block[LayerParameters.DRIVE_PLACE] == 1;
-        double[] left = sources.left;
-        double[] right = sources.right;
-        if (block[LayerParameters.FILTER_ROUTING] == 0) {
-            filters[0].process(left, right, block, first, bent, envelope, rate);
-            if (between) {
-                driveThrough();
-            }
-            if (sources.usesSecond()) {
-                mix(sources.secondLeft, left);
-                mix(sources.secondRight, right);
-            }
-            filters[1].process(left, right, block, second, bent, envelope, rate);
-        } else {
-            filters[0].process(left, right, block, first, bent, envelope, rate);
-            filters[1].process(sources.secondLeft, sources.secondRight, block, second, bent, envelope, rate);
-            mix(sources.secondLeft, left);
-            mix(sources.secondRight, right);
-        }
-        if (driven && !(between && block[LayerParameters.FILTER_ROUTING] == 0)) {
-            driveThrough();
-        }
-        if (sources.usesPast()) {
-            mix(sources.pastLeft, left);
-            mix(sources.pastRight, right);
-        }
-    }
-
-    private void driveThrough() {
-        drive.process(sources.left, sources.right, (int) block[LayerParameters.DRIVE_TYPE], block[LayerParameters.DRIVE_AMOUNT],
-                block[LayerParameters.DRIVE_MIX] / 100);
     }
 
     private boolean putOut(double[] outLeft, double[] outRight) {
@@ -376,12 +329,6 @@ final class Voice {
     private static void addWithGain(double[] samples, double gain, double slope, double[] ramp, double[] to) {
         for (int i = 0; i < SAMPLES; i++) {
             to[i] += samples[i] * (gain + slope * (ramp[i] + 1));
-        }
-    }
-
-    private static void mix(double[] samples, double[] to) {
-        for (int i = 0; i < SAMPLES; i++) {
-            to[i] += samples[i];
         }
     }
 

@@ -1,10 +1,12 @@
 package gentlecomet.studio.web;
 
 import gentlecomet.craft.rules.HouseRules;
+import gentlecomet.sound.parameter.Unit;
+import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.studio.service.Banks;
 import gentlecomet.studio.service.RefusedException;
-import gentlecomet.studio.store.CollectionStore;
 import gentlecomet.studio.store.CollectionStore.CollectionRow;
+import gentlecomet.studio.store.CollectionStore;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
@@ -42,7 +44,7 @@ class RulesController {
     String change(@PathVariable long id, @RequestParam String namePattern, @RequestParam String namePatternHint,
             @RequestParam int nameMaxLength, @RequestParam double targetLufs, @RequestParam double toleranceLu,
             @RequestParam double ceilingDbtp, @RequestParam double tuningCents, @RequestParam int fewestMacros,
-            @RequestParam List<String> macroName, Model model) {
+            @RequestParam List<String> macroName, @RequestParam(defaultValue = "") List<String> macroDefault, Model model) {
         HouseRules old = banks.collection(id).rules();
         try {
             Pattern.compile(namePattern);
@@ -58,9 +60,18 @@ class RulesController {
         require(fewestMacros >= 0 && fewestMacros <= 8, "The fewest macros are from 0 to 8.");
         require(macroName.size() == 8 && macroName.stream().allMatch(n -> n.length() <= 40), "The eight macro names have at most 40 characters.");
         collections.updateRules(id, new HouseRules(namePattern, namePatternHint, nameMaxLength, old.categories(), targetLufs, toleranceLu,
-                ceilingDbtp, tuningCents, macroName.stream().map(String::strip).toList(), fewestMacros));
+                ceilingDbtp, tuningCents, macroName.stream().map(String::strip).toList(), fewestMacros, macroDefault.stream().map(RulesController::position).toList()));
         fill(id, model);
         return "rules :: rules";
+    }
+
+    private static double position(String text) {
+        if (text.isBlank()) {
+            return HouseRules.ANYWHERE;
+        }
+        double value = ValueText.quantity(text, Unit.PERCENT);
+        require(value >= 0 && value <= 100, "A macro stands from 0 to 100 %, or anywhere when the field is empty; found \"" + text + "\".");
+        return value;
     }
 
     private static void require(boolean allowed, String message) {

@@ -9,6 +9,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.craft.measure.Measurement;
 import gentlecomet.craft.measure.Measuring;
@@ -126,7 +127,10 @@ class WorkTest extends WebWork {
         send(rules("[unclosed", "-18")).andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("regular expression")));
         send(rules(".*", "-3")).andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("-40 to -6")));
         assertEquals(-18, collections.find(collection).orElseThrow().rules().targetLufs());
-        send(rules(".*", "-20")).andExpect(status().isOk());
+        send(rules(".*", "-20").param("macroDefault", "150")).andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("0 to 100 %")));
+        send(rules(".*", "-20").param("macroDefault", "50", "", "", "", "", "", "", "")).andExpect(status().isOk());
+        assertEquals(50, collections.find(collection).orElseThrow().rules().macroDefault(0));
+        assertEquals(HouseRules.ANYWHERE, collections.find(collection).orElseThrow().rules().macroDefault(1));
         assertEquals(-20, collections.find(collection).orElseThrow().rules().targetLufs());
     }
 
