@@ -23,10 +23,10 @@ const press = `
   })().catch(e => done('failed: ' + e));`;
 
 const hold = `
-  const [image, done] = arguments;
+  const [image, buffer, done] = arguments;
   (async () => {
     const player = await import('/js/player.js');
-    await player.wake();
+    await player.setBuffer(buffer);
     player.load({id: -1, name: 'hall mark', image, phrase: {tempo: 100, beats: 4, notes: []}, macros: [], zones: [], matchedDb: 0, recordings: []}, false);
     await new Promise(r => setTimeout(r, 500));
     for (let v = 0; v < 16; v++) player.noteOn(36 + 3 * v, 100);
@@ -46,5 +46,7 @@ if (process.argv[3] !== 'hold') await onPage(process.argv[2] ?? 'http://127.0.0.
 });
 await onPage(new URL('/', process.argv[2] ?? 'http://127.0.0.1:8080').href, async run => {
   const image = JSON.parse(execFileSync('java', ['-cp', 'bench/target/classes:bench/target/lib/*', 'gentlecomet.bench.PrintImage', 'hall-mark']));
-  console.log('16 voices for 60 s: voices, [underruns, their seconds, seconds played]:', await run(hold, image));
+  for (const buffer of ['short', 'safe']) {
+    console.log(`16 voices for 60 s, ${buffer} buffer: voices, [underruns, their seconds, seconds played]:`, await run(hold, image, buffer));
+  }
 });

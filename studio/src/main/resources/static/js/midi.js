@@ -45,6 +45,8 @@ export function setUpMidi() {
   for (const what of ['breath', 'expression']) {
     id(`hands-${what}`).addEventListener('input', e => player.move(what, Number(e.target.value)));
   }
+  id('audio-buffer').value = player.buffer();
+  id('audio-buffer').addEventListener('change', e => player.setBuffer(e.target.value).catch(() => {}));
   id('midi-allow').addEventListener('click', allow);
   const channels = () => player.midiChannels(Number(id('midi-channel').value), Number(id('midi-zone').value));
   id('midi-channel').addEventListener('change', channels);

@@ -19,6 +19,8 @@ let chain = null;
 let mono = null;
 /** Image of the last save, played beside the patch and not heard, or null. */
 let shadow = null;
+const BUFFER = 'comet-buffer';
+const SAFE_SECONDS = 0.02;
 let starting = null;
 /** @type {Playable|null} */
 let current = null;
@@ -54,7 +56,7 @@ export function wake() {
 
 async function start() {
   if (!context) {
-    context = new AudioContext({sampleRate: 48000, latencyHint: 0.02});
+    context = new AudioContext({sampleRate: 48000, latencyHint: localStorage.getItem(BUFFER) === 'safe' ? SAFE_SECONDS : 'interactive'});
     context.onstatechange = () => tell('started', context.state === 'running');
     context.onerror = () => {
       say('The audio device has gone. Connect one and press a key: sound begins again, and nothing of the patch is lost.', {key: 'device'});
@@ -159,6 +161,22 @@ export function setShadow(saved) {
 /** Whether the last save is played beside the patch. */
 export function shadowed() {
   return shadow !== null;
+}
+
+/** Chooses the browser's shortest buffers, or longer ones for patches with many heavy voices; sound begins again with them. @param {'short'|'safe'} size */
+export async function setBuffer(size) {
+  localStorage.setItem(BUFFER, size);
+  const old = context;
+  context = null;
+  node = null;
+  starting = null;
+  await old?.close();
+  await wake();
+}
+
+/** @returns {'short'|'safe'} */
+export function buffer() {
+  return localStorage.getItem(BUFFER) === 'safe' ? 'safe' : 'short';
 }
 
 /** What the browser counts of its own output: underruns since the start, or undefined where it does not. */

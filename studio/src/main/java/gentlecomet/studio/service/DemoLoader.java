@@ -3,18 +3,18 @@ package gentlecomet.studio.service;
 import gentlecomet.craft.format.CollectionFormat;
 import gentlecomet.studio.store.CollectionStore;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.util.Map;
 import java.util.TreeMap;
+import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.boot.ApplicationArguments;
-import org.springframework.boot.ApplicationRunner;
 import org.springframework.core.io.Resource;
 import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
 import org.springframework.stereotype.Component;
 
-/** Loads the demo collection into an empty database, and only there. */
+/** Loads the demo collection into an empty database, and only there; before the first page can be asked for, which would begin a collection of its own. */
 @Component
-public class DemoLoader implements ApplicationRunner {
+public class DemoLoader implements SmartInitializingSingleton {
 
     private static final String FOLDER = "demo/saltmarsh-field-kit/";
 
@@ -29,9 +29,13 @@ public class DemoLoader implements ApplicationRunner {
     }
 
     @Override
-    public void run(ApplicationArguments arguments) throws IOException {
+    public void afterSingletonsInstantiated() {
         if (wanted && collections.empty()) {
-            load();
+            try {
+                load();
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
         }
     }
 
