@@ -1,6 +1,7 @@
 package gentlecomet.craft.check;
 
 import gentlecomet.craft.check.Finding.Severity;
+import gentlecomet.craft.measure.Difference;
 import gentlecomet.craft.measure.Loudness;
 import gentlecomet.craft.measure.Measurement;
 import gentlecomet.craft.measure.Measuring;
@@ -223,9 +224,9 @@ public final class Soundcheck {
                     KeyName.of(key) + ":24:.7," + KeyName.of(key) + ":120:.7", "difference 24 to 120",
                     byVelocity <= Loudness.SILENT ? "none" : db(byVelocity)));
         }
-        double[] still = samples(image, key, 100, Rendering.Hands.AT_REST);
-        double byTouch = differenceDb(still, samples(image, key, 100, e -> e.aftertouch(1)));
-        double byWheel = differenceDb(still, samples(image, key, 100, e -> e.modWheel(1)));
+        Audio still = note(image, key, 100, Rendering.Hands.AT_REST);
+        double byTouch = Difference.db(still, note(image, key, 100, e -> e.aftertouch(1)));
+        double byWheel = Difference.db(still, note(image, key, 100, e -> e.modWheel(1)));
         if (byTouch < UNHEARD_DB && byWheel < UNHEARD_DB) {
             findings.add(finding("expression.touch", Severity.WARNING, "Neither aftertouch nor the mod wheel changes the sound.", "routes", "",
                     "aftertouch", byTouch <= Loudness.SILENT ? "none" : db(byTouch), "wheel", byWheel <= Loudness.SILENT ? "none" : db(byWheel)));
@@ -245,32 +246,12 @@ public final class Soundcheck {
     }
 
     private double difference(double[] first, double[] second, int key, int firstVelocity, int secondVelocity) {
-        return differenceDb(samples(first, key, firstVelocity, Rendering.Hands.AT_REST),
-                samples(second, key, secondVelocity, Rendering.Hands.AT_REST));
+        return Difference.db(note(first, key, firstVelocity, Rendering.Hands.AT_REST), note(second, key, secondVelocity, Rendering.Hands.AT_REST));
     }
 
-    /** Both channels of a short note with two seconds of tail. */
-    private double[] samples(double[] image, int key, int velocity, Rendering.Hands hands) {
-        Audio audio = rendering.render(image, Phrase.single(key, velocity, 1), 2, hands).audio();
-        double[] samples = new double[6 * Measuring.RATE + 4096];
-        for (int i = 0; i < audio.frames(); i++) {
-            samples[2 * i] = audio.left()[i];
-            samples[2 * i + 1] = audio.right()[i];
-        }
-        return samples;
-    }
-
-    /** Energy of the difference of two sounds against the louder of them, in dB; {@link Loudness#SILENT} when they are equal. */
-    private static double differenceDb(double[] a, double[] b) {
-        double difference = 0;
-        double energyA = 0;
-        double energyB = 0;
-        for (int i = 0; i < a.length; i++) {
-            difference += (a[i] - b[i]) * (a[i] - b[i]);
-            energyA += a[i] * a[i];
-            energyB += b[i] * b[i];
-        }
-        return difference == 0 ? Loudness.SILENT : 10 * Math.log10(difference / Math.max(energyA, energyB));
+    /** A short note with two seconds of tail. */
+    private Audio note(double[] image, int key, int velocity, Rendering.Hands hands) {
+        return rendering.render(image, Phrase.single(key, velocity, 1), 2, hands).audio();
     }
 
     private static Finding finding(String rule, Severity severity, String message, String place, String clip, String... evidence) {

@@ -18,7 +18,6 @@ public final class Measuring {
     public static final double LONGEST_TAIL = 25;
 
     private static final int PROBE_VELOCITY = 100;
-    private static final int LEVEL_STEP = 240;
 
     private final Rendering rendering;
 
@@ -37,13 +36,9 @@ public final class Measuring {
         Loudness loudness = Loudness.of(played);
         int key = probeKey(patch);
         Rendering.Result probe = rendering.render(image, Phrase.single(key, PROBE_VELOCITY, 1), LONGEST_TAIL, Rendering.Hands.AT_REST);
-        double[] levels = levels(probe.audio());
-        double peak = 0;
-        for (double l : levels) {
-            peak = Math.max(peak, l);
-        }
-        double attack = firstAbove(levels, 0.9 * peak) - firstAbove(levels, 0.001 * peak);
-        double end = lastAbove(levels, 0.001 * peak);
+        Course course = new Course(probe.audio());
+        double attack = course.attackSeconds();
+        double end = course.endSeconds();
         double hz = PitchFinder.hz(probe.audio(), Math.min(0.25, attack + 0.05), 1);
         Timbre timbre = Timbre.of(probe.audio(), 0, RATE);
         return new Measurement(loudness.integrated(), loudness.momentaryMax(), loudness.shortTermMax(), loudness.range(),
@@ -75,33 +70,5 @@ public final class Measuring {
             }
         }
         return false;
-    }
-
-    /** Peak of every 5 ms. */
-    private static double[] levels(Audio audio) {
-        double[] levels = new double[(audio.frames() + LEVEL_STEP - 1) / LEVEL_STEP];
-        for (int i = 0; i < audio.frames(); i++) {
-            double v = Math.max(Math.abs(audio.left()[i]), Math.abs(audio.right()[i]));
-            levels[i / LEVEL_STEP] = Math.max(levels[i / LEVEL_STEP], v);
-        }
-        return levels;
-    }
-
-    private static double firstAbove(double[] levels, double limit) {
-        for (int i = 0; i < levels.length; i++) {
-            if (levels[i] > limit) {
-                return (double) i * LEVEL_STEP / RATE;
-            }
-        }
-        return 0;
-    }
-
-    private static double lastAbove(double[] levels, double limit) {
-        for (int i = levels.length - 1; i >= 0; i--) {
-            if (levels[i] > limit) {
-                return (double) (i + 1) * LEVEL_STEP / RATE;
-            }
-        }
-        return 0;
     }
 }

@@ -4,6 +4,7 @@ import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.craft.edit.SetShape;
 import gentlecomet.craft.edit.Together;
 import gentlecomet.craft.measure.Measuring;
+import gentlecomet.sound.engine.Points;
 import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.Shapes;
@@ -129,21 +130,9 @@ public final class Evening {
             Double change = correction.get(key);
             if (change != null) {
                 rows.add((double) key);
-                rows.add(Math.max(-48, Math.min(24, Math.rint(10 * (present(present, key) + change)) / 10)));
+                rows.add(Math.max(-48, Math.min(24, Math.rint(10 * (Points.at(present, key, 0) + change)) / 10)));
             }
         }
         return rows.stream().mapToDouble(Double::doubleValue).toArray();
-    }
-
-    private static double present(double[] rows, double key) {
-        if (rows.length == 0 || key <= rows[0]) {
-            return rows.length == 0 ? 0 : rows[1];
-        }
-        for (int i = 2; i < rows.length; i += 2) {
-            if (key <= rows[i]) {
-                return rows[i] == rows[i - 2] ? rows[i + 1] : rows[i - 1] + (rows[i + 1] - rows[i - 1]) * (key - rows[i - 2]) / (rows[i] - rows[i - 2]);
-            }
-        }
-        return rows[rows.length - 1];
     }
 }

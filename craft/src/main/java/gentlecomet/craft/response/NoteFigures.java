@@ -1,5 +1,6 @@
 package gentlecomet.craft.response;
 
+import gentlecomet.craft.measure.Course;
 import gentlecomet.craft.measure.Loudness;
 import gentlecomet.craft.measure.PitchFinder;
 import gentlecomet.craft.measure.Timbre;
@@ -19,10 +20,6 @@ import gentlecomet.sound.performance.Audio;
  */
 public record NoteFigures(double loudness, double peakDbtp, double brightnessHz, double sideToMid, Double cents, double attackSeconds, double tailSeconds) {
 
-    private static final int STEP = 240;
-    private static final double NEARLY = 0.9;
-    private static final double GONE = 0.001;
-
     /** Whether anything is heard at all. */
     public boolean heard() {
         return loudness > -70;
@@ -30,39 +27,12 @@ public record NoteFigures(double loudness, double peakDbtp, double brightnessHz,
 
     /** @param audio a note from its first sample on @param key of the note, for its pitch @param heldSeconds how long the key is down */
     public static NoteFigures of(Audio audio, int key, double heldSeconds) {
-        double[] levels = levels(audio);
-        double peak = 0;
-        for (double l : levels) {
-            peak = Math.max(peak, l);
-        }
-        double step = (double) STEP / audio.sampleRate();
-        int begins = first(levels, GONE * peak);
-        double attack = (first(levels, NEARLY * peak) - begins) * step;
-        int last = levels.length - 1;
-        while (last > 0 && levels[last] <= GONE * peak) {
-            last--;
-        }
+        Course course = new Course(audio);
+        double attack = course.attackSeconds();
         int held = Math.min(audio.frames(), (int) (heldSeconds * audio.sampleRate()));
         Timbre timbre = Timbre.of(audio, 0, held);
-        double hz = peak == 0 ? Double.NaN : PitchFinder.hz(audio, Math.min(0.5 * heldSeconds, attack + 0.05), heldSeconds);
+        double hz = course.silent() ? Double.NaN : PitchFinder.hz(audio, Math.min(0.5 * heldSeconds, attack + 0.05), heldSeconds);
         return new NoteFigures(Loudness.of(audio).momentaryMax(), TruePeak.db(audio), timbre.brightnessHz(), timbre.sideToMid(),
-                Double.isNaN(hz) ? null : PitchFinder.centsFromKey(hz, key), attack, Math.max(0, (last + 1) * step - heldSeconds));
-    }
-
-    private static int first(double[] levels, double limit) {
-        for (int i = 0; i < levels.length; i++) {
-            if (levels[i] > limit) {
-                return i;
-            }
-        }
-        return 0;
-    }
-
-    private static double[] levels(Audio audio) {
-        double[] levels = new double[(audio.frames() + STEP - 1) / STEP];
-        for (int i = 0; i < audio.frames(); i++) {
-            levels[i / STEP] = Math.max(levels[i / STEP], Math.max(Math.abs(audio.left()[i]), Math.abs(audio.right()[i])));
-        }
-        return levels;
+                Double.isNaN(hz) ? null : PitchFinder.centsFromKey(hz, key), attack, Math.max(0, course.endSeconds() - heldSeconds));
     }
 }

@@ -1,5 +1,6 @@
 package gentlecomet.craft.response;
 
+import gentlecomet.craft.measure.Difference;
 import gentlecomet.craft.measure.Loudness;
 import gentlecomet.craft.measure.Measuring;
 import gentlecomet.sound.engine.Engine;
@@ -81,7 +82,7 @@ public record Sweep(String name, List<NoteFigures> points, double difference) {
     private static Sweep of(String name, List<Audio> sounds, int key) {
         double most = Loudness.SILENT;
         for (int i = 1; i < sounds.size(); i++) {
-            most = Math.max(most, difference(sounds.get(i - 1), sounds.get(i)));
+            most = Math.max(most, Difference.db(sounds.get(i - 1), sounds.get(i)));
         }
         return new Sweep(name, sounds.stream().map(a -> NoteFigures.of(a, key, HELD_SECONDS)).toList(), most);
     }
@@ -170,25 +171,5 @@ public record Sweep(String name, List<NoteFigures> points, double difference) {
             most = Math.max(most, v);
         }
         return most - least;
-    }
-
-    private static double difference(Audio a, Audio b) {
-        double difference = 0;
-        double energyA = 0;
-        double energyB = 0;
-        for (int i = 0; i < Math.max(a.frames(), b.frames()); i++) {
-            for (int channel = 0; channel < 2; channel++) {
-                double x = at(a, channel, i);
-                double y = at(b, channel, i);
-                difference += (x - y) * (x - y);
-                energyA += x * x;
-                energyB += y * y;
-            }
-        }
-        return difference == 0 ? Loudness.SILENT : 10 * Math.log10(difference / Math.max(energyA, energyB));
-    }
-
-    private static double at(Audio audio, int channel, int frame) {
-        return frame >= audio.frames() ? 0 : (channel == 0 ? audio.left() : audio.right())[frame];
     }
 }

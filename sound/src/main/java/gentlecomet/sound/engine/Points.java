@@ -1,13 +1,13 @@
 package gentlecomet.sound.engine;
 
 /** A line through points, rows of place and value with the places in order. */
-final class Points {
+public final class Points {
 
     private Points() {
     }
 
     /** The value at a place: straight between two points, that of the first or last beyond them; {@code none} without any. */
-    static double at(double[] rows, double place, double none) {
+    public static double at(double[] rows, double place, double none) {
         if (rows.length == 0) {
             return none;
         }

@@ -13,7 +13,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.interactions.Actions;
-import org.openqa.selenium.logging.LogType;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
@@ -46,9 +45,7 @@ class BenchJourneyTest {
             parts(page, id);
             pictures(page, id);
             finding(page);
-            List<String> errors = page.driver.manage().logs().get(LogType.BROWSER).getAll().stream()
-                    .filter(e -> e.getLevel().intValue() >= 1000 && !e.getMessage().contains("422")).map(Object::toString).toList();
-            assertEquals(List.of(), errors);
+            assertEquals(List.of(), page.errors());
         }
     }
 

@@ -5,6 +5,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import org.openqa.selenium.By;
@@ -117,6 +118,12 @@ final class Browser implements AutoCloseable {
 
     Object jsLater(String script, Object... arguments) {
         return driver.executeAsyncScript(script, arguments);
+    }
+
+    /** What the page complained of, but for answers that refuse bad input. */
+    List<String> errors() {
+        return driver.manage().logs().get(LogType.BROWSER).getAll().stream()
+                .filter(e -> e.getLevel().intValue() >= 1000 && !e.getMessage().contains("422")).map(Object::toString).toList();
     }
 
     @Override

@@ -17,7 +17,6 @@ import org.openqa.selenium.By;
 import org.openqa.selenium.Dimension;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.interactions.Actions;
-import org.openqa.selenium.logging.LogType;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
@@ -50,9 +49,7 @@ class TouchJourneyTest {
             macros(page);
             velocity(page);
             midi(page);
-            List<String> errors = page.driver.manage().logs().get(LogType.BROWSER).getAll().stream()
-                    .filter(e -> e.getLevel().intValue() >= 1000 && !e.getMessage().contains("422")).map(Object::toString).toList();
-            assertEquals(List.of(), errors);
+            assertEquals(List.of(), page.errors());
         }
     }
 
