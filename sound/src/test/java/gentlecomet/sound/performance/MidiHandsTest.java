@@ -31,6 +31,13 @@ class MidiHandsTest {
         hands.take(m.getStatus(), m.getData1(), m.getData2());
     }
 
+    /** Sets a registered parameter on channel 1: its number in controllers 101 and 100, its value in 6 (MIDI 1.0). */
+    private void register(int number, int value) throws InvalidMidiDataException {
+        send(ShortMessage.CONTROL_CHANGE, 0, 101, 0);
+        send(ShortMessage.CONTROL_CHANGE, 0, 100, number);
+        send(ShortMessage.CONTROL_CHANGE, 0, 6, value);
+    }
+
     private double[] hear(double seconds) {
         double[] left = new double[(int) (seconds * RATE)];
         engine.render(left, new double[left.length], 0, left.length);
@@ -54,9 +61,7 @@ class MidiHandsTest {
     /** RPN 0, data entry coarse: the range of pitch bend in semitones (MIDI 1.0). */
     @Test
     void registeredParameterZeroSetsTheRangeOfBend() throws InvalidMidiDataException {
-        send(ShortMessage.CONTROL_CHANGE, 0, 101, 0);
-        send(ShortMessage.CONTROL_CHANGE, 0, 100, 0);
-        send(ShortMessage.CONTROL_CHANGE, 0, 6, 12);
+        register(0, 12);
         send(ShortMessage.PITCH_BEND, 0, 127, 127);
         send(ShortMessage.NOTE_ON, 0, 60, 100);
         hear(0.1);
@@ -112,9 +117,7 @@ class MidiHandsTest {
     /** RPN 6 on channel 1 makes a lower zone; notes then have channels with a bend of 48 semitones (MPE specification, from memory). */
     @Test
     void inAZoneEveryNoteHasItsOwnBendPressureAndSlide() throws InvalidMidiDataException {
-        send(ShortMessage.CONTROL_CHANGE, 0, 101, 0);
-        send(ShortMessage.CONTROL_CHANGE, 0, 100, 6);
-        send(ShortMessage.CONTROL_CHANGE, 0, 6, 7);
+        register(6, 7);
         assertTrue(hands.zoned());
         send(ShortMessage.NOTE_ON, 1, 60, 100);
         send(ShortMessage.NOTE_ON, 2, 67, 100);
@@ -131,9 +134,7 @@ class MidiHandsTest {
         send(ShortMessage.PITCH_BEND, 0, 127, 127);
         hear(0.2);
         assertEquals(hz(62), nearest(hear(1), hz(62)), 0.5, "the master channel bends all by the patch's range");
-        send(ShortMessage.CONTROL_CHANGE, 0, 101, 0);
-        send(ShortMessage.CONTROL_CHANGE, 0, 100, 6);
-        send(ShortMessage.CONTROL_CHANGE, 0, 6, 0);
+        register(6, 0);
         assertFalse(hands.zoned());
     }
 
