@@ -3,6 +3,7 @@ package gentlecomet.live;
 import gentlecomet.sound.engine.Engine;
 import gentlecomet.sound.engine.Safety;
 import gentlecomet.sound.parameter.Division;
+import gentlecomet.sound.parameter.KeyName;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.ValueText;
@@ -108,8 +109,8 @@ public final class LiveEngine {
     }
 
     @JSExport
-    public static void pedal(int handle, boolean down) {
-        at(handle).engine.pedal(down);
+    public static void pedal(int handle, double value) {
+        at(handle).engine.pedal(value);
     }
 
     @JSExport
@@ -276,6 +277,24 @@ public final class LiveEngine {
     @JSExport
     public static String format(int index, double value) {
         return ValueText.format(Parameters.at(index), value);
+    }
+
+    /** The name of a key as it is kept, C4 = 60. @param key 0 to 127 */
+    @JSExport
+    public static String keyName(int key) {
+        return KeyName.of(key);
+    }
+
+    /** A sentence with its key names told in another count of octaves. */
+    @JSExport
+    public static String retoldKeys(String sentence, int middleOctave) {
+        return KeyName.retold(sentence, middleOctave);
+    }
+
+    /** A key typed in another count of octaves, as it is kept. */
+    @JSExport
+    public static String standardKey(String typed, int middleOctave) {
+        return KeyName.standard(typed, middleOctave);
     }
 
     /** The value of a typed text, limited to the range; NaN when the text has no meaning here. */

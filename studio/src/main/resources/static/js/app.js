@@ -1,12 +1,13 @@
 // Starts the page: the strip once, everything else whenever a piece of page arrives.
 import {allowLevelling} from './at-rest.js';
-import {beforeRequest, benchState, chooseStage, flipVersions, openPlace, requestOfBench, save, setUpBench} from './bench.js';
+import {beforeRequest, benchState, chooseStage, flipVersions, matchLevel, openPlace, requestOfBench, save, setUpBench} from './bench.js';
 import {listeningKey, playClicked, setUpPage} from './pages.js';
 import {csrfToken, say} from './requests.js';
 import {panic, playChosen, setUpStrip} from './strip.js';
 import {openShortcuts} from './shortcuts.js';
 import {openFinder} from './finder.js';
 import {hearAll} from './ears.js';
+import {setMiddleOctave, tellKeys} from './key-names.js';
 import * as player from './player.js';
 
 const STAGES = ['keymap', 'sources', 'filter', 'envelopes', 'motion', 'effects', 'touch', 'level', 'versions'];
@@ -18,6 +19,7 @@ function fresh(root) {
     setUpPage(root.parentElement ?? root);
     setUpBench(root);
     allowLevelling();
+    tellKeys(root);
   }
 }
 
@@ -81,9 +83,11 @@ function find() {
     openPlace, actions: [
       {text: 'Play or stop', act: playChosen}, {text: 'All notes off', act: panic}, {text: 'Shortcuts of this page', act: openShortcuts},
       {text: 'Light or dark', act: () => setTheme(document.documentElement.dataset.bsTheme === 'dark' ? 'light' : 'dark')},
+      ...[3, 4, 5].map(octave => ({text: `Call middle C C${octave}`, act: () => setMiddleOctave(octave)})),
       {text: 'Computer keys play notes', act: click('player-notes')}, {text: 'Loop the phrase', act: click('player-repeat')},
       ...(bench ? [{text: 'Undo', act: click('undo')}, {text: 'Redo', act: click('redo')}, {text: 'Save revision', act: save}, {text: 'Hear everything: nothing muted or bypassed', act: hearAll},
-        {text: 'Hear in mono', act: click('hear-mono')}, {text: 'Level to target', act: click('level-to-target')}, {text: 'Flip to the version heard before', act: flipVersions},
+        {text: 'Hear in mono', act: click('hear-mono')}, {text: 'Match the level around the part in hand', act: matchLevel},
+        {text: 'Level to target', act: click('level-to-target')}, {text: 'Flip to the version heard before', act: flipVersions},
         {text: 'Add a route', act: () => {
           chooseStage('motion');
           document.querySelector('#add-route [name=target]').focus();
@@ -116,6 +120,8 @@ document.addEventListener('keydown', e => {
     chooseStage(STAGES[Number(e.key) - 1]);
   } else if (benchState() && e.key === 'f') {
     flipVersions();
+  } else if (benchState() && e.key === 'g') {
+    matchLevel();
   } else {
     listeningKey(e);
   }

@@ -4,6 +4,7 @@ import * as player from './player.js';
 import {ask, say} from './requests.js';
 import {costOf} from './live-pictures.js';
 import {wireLooseEnds} from './bench-forms.js';
+import {tellKeys} from './key-names.js';
 
 const MEASURE_AFTER_MS = 900;
 const BESIDE_AFTER_MS = 1500;
@@ -62,6 +63,7 @@ export function freshWords() {
   const state = hands.state();
   return passing(async () => {
     const words = await piece(`/patches/${state.id}/words`);
+    tellKeys(words);
     for (const id of ['loose-ends', 'keymap-words']) {
       const fresh = words.querySelector(`#${id}`);
       document.getElementById(id)?.replaceWith(fresh);

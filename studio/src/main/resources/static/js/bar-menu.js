@@ -1,5 +1,6 @@
 // The menu of a value bar: macros, routes, copy, paste, neutral.
 import * as engine from '../engine/engine.js';
+import {format} from './key-names.js';
 
 let copied = null;
 
@@ -67,7 +68,7 @@ export function openBarMenu(bar, state, edit) {
     const title = document.createElement('div');
     title.className = 'soft';
     title.textContent = 'What moves this';
-    menu.append(title, ...movers.map(([name, low, high]) => item(`${name}: ${engine.format(index, engine.valueAt(index, Number(low)))} to ${engine.format(index, engine.valueAt(index, Number(high)))}`,
+    menu.append(title, ...movers.map(([name, low, high]) => item(`${name}: ${format(index, engine.valueAt(index, Number(low)))} to ${format(index, engine.valueAt(index, Number(high)))}`,
       () => openMover(name, bar.dataset.name))));
   }
   menu.append(macros,
@@ -77,16 +78,16 @@ export function openBarMenu(bar, state, edit) {
       form.elements.target.value = bar.dataset.name;
       form.elements.source.focus();
     }),
-    item(`Copy ${engine.format(index, value)}`, () => { copied = value; }));
+    item(`Copy ${format(index, value)}`, () => { copied = value; }));
   const put = (text, to) => menu.append(item(text, () => {
     state.beginGesture();
     state.set(index, to);
   }));
   if (copied !== null) {
-    put(`Paste ${engine.format(index, copied)}`, copied);
+    put(`Paste ${format(index, copied)}`, copied);
   }
   menu.append(lock);
-  put(`Neutral (${engine.format(index, Number(bar.dataset.neutral))})`, Number(bar.dataset.neutral));
+  put(`Neutral (${format(index, Number(bar.dataset.neutral))})`, Number(bar.dataset.neutral));
   place(menu, bar, close);
 }
 

@@ -8,6 +8,8 @@ import {wireClipboard} from './clipboard.js';
 import {wireVersions} from './versions.js';
 import {wireKeyMap} from './key-map.js';
 import {wireTouch} from './touch.js';
+import {wireMatch} from './gain-match.js';
+import {standardFields} from './key-names.js';
 
 /** Folds that were opened stay open when the bench is exchanged. */
 const unfolded = new Set();
@@ -64,7 +66,7 @@ function wireForms(element, {id, edit, save}) {
   const setEnd = (field, value) => edit({kind: 'setEnd', macro: field.dataset.macro, target: field.dataset.target, end: field.dataset.end, value});
   element.querySelectorAll('[data-edit]').forEach(field => field.addEventListener('change', () => edit({kind: field.dataset.edit, [field.name]: field.value})));
   element.querySelectorAll('[data-edit-form]').forEach(form => {
-    const send = () => edit({kind: form.dataset.editForm, ...Object.fromEntries(new FormData(form))});
+    const send = () => edit({kind: form.dataset.editForm, ...standardFields(form)});
     form.addEventListener('submit', e => {
       e.preventDefault();
       send();
@@ -97,10 +99,7 @@ function wireParts(element, {id, image, edit, post, flush, openPlace}) {
   element.querySelectorAll('[data-decides]').forEach(choice => choice.addEventListener('change', () =>
     edit({kind: 'choose', target: choice.dataset.decides, value: choice.options[choice.selectedIndex].textContent})));
   wireFiles(element, post, edit);
-  element.querySelectorAll('[data-match]').forEach(b => b.addEventListener('click', () => {
-    b.textContent = '…';
-    post('match', {layer: b.dataset.layerNumber, slot: b.dataset.slot});
-  }));
+  wireMatch(element, post);
   wireEars(element);
   wireClipboard(element, id, edit, flush);
   wireVersions(element, id, post, flush);

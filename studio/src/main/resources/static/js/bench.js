@@ -7,6 +7,8 @@ import {showBar, showLock, showNow, wireBar, wireChoice} from './value-bar.js';
 import {draw} from './pictures.js';
 import {wirePicture} from './picture-hands.js';
 import {openBarMenu} from './bar-menu.js';
+import {matchInHand} from './gain-match.js';
+import {format, tellKeys} from './key-names.js';
 import {responseOutdated} from './key-map.js';
 import {drawLive} from './live-pictures.js';
 import {showSlots, showStages, slotsOf} from './slot-meters.js';
@@ -207,6 +209,7 @@ function answered(answer) {
   undo.title = answer.undo ? `Undo: ${answer.undo}` : 'Nothing to undo';
   redo.disabled = !answer.redo;
   redo.title = answer.redo ? `Redo: ${answer.redo}` : 'Nothing to redo';
+  tellKeys(undo.parentElement);
   document.getElementById('save').disabled = answer.saved;
   document.getElementById('save-state').textContent = answer.saved ? 'saved' : 'unsaved edits';
   document.getElementById('save-state').className = answer.saved ? 'soft' : 'ember';
@@ -227,6 +230,7 @@ export function chooseStage(name) {
 function chooseLayer(which) {
   layer = which;
   bench().querySelectorAll('[data-layer]').forEach(tab => tab.setAttribute('aria-pressed', String(Number(tab.dataset.layer) === which)));
+  bench().querySelectorAll('[data-shown-layer]').forEach(field => { field.value = String(which); });
   bench().querySelectorAll('[data-for-layer]').forEach(part => { part.hidden = Number(part.dataset.forLayer) !== which; });
   watch();
   redraw();
@@ -250,7 +254,7 @@ function showAll() {
   const values = engine.soundings(state.image);
   bench()?.querySelectorAll('.bar[data-index], .bar-choice').forEach(bar => showBar(bar, values[Number(bar.dataset.index)]));
   bench()?.querySelectorAll('[data-now-of]').forEach(box => {
-    box.textContent = `now ${engine.format(Number(box.dataset.nowOf), values[Number(box.dataset.nowOf)])}`;
+    box.textContent = `now ${format(Number(box.dataset.nowOf), values[Number(box.dataset.nowOf)])}`;
   });
   redraw();
 }
@@ -298,12 +302,18 @@ player.on('parameter', index => {
 });
 
 document.addEventListener('comet:theme', redraw);
+document.addEventListener('comet:keys', () => benchState() && showAll());
 
 player.on('ears', () => {
   if (benchState()) {
     showEars(bench());
   }
 });
+
+/** Matches the level around the part in hand of the shown stage. */
+export function matchLevel() {
+  matchInHand(bench().querySelector(`[data-stage-panel="${stage}"]`));
+}
 
 /** Flips between the state on the bench and the version heard before. */
 export function flipVersions() {

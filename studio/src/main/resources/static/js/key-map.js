@@ -3,11 +3,11 @@ import * as engine from '../engine/engine.js';
 import * as player from './player.js';
 import {ask, say} from './requests.js';
 import {colour, label, layerColour} from './canvas.js';
+import {format, keyName, middleOctave, setMiddleOctave, toldKeys} from './key-names.js';
 
-const LOW = 24;
-const HIGH = 109;
+export const LOW = 24;
+export const HIGH = 109;
 const KEYS = 26;
-const NEAR = 7;
 const POLL_MS = 700;
 const SHOWN = {
   loudness: {text: v => `${v.toFixed(1).replace('-', '−')} LUFS`, of: c => c.loudness},
@@ -17,17 +17,17 @@ const SHOWN = {
   tail: {text: v => `${v.toFixed(2)} s`, of: c => c.tail},
 };
 
-const at = (layer, id) => engine.indexOf(`layer${layer + 1}.${id}`);
-const on = image => [0, 1, 2, 3].filter(l => image[at(l, 'on')] === 1);
-const keyX = (key, w) => Math.max(0, Math.min(w, (key - LOW) / (HIGH - LOW) * w));
-const base = (h, large) => (large ? h - KEYS : h);
-const velocityY = (velocity, h) => h - velocity / 127 * h;
+export const at = (layer, id) => engine.indexOf(`layer${layer + 1}.${id}`);
+export const on = image => [0, 1, 2, 3].filter(l => image[at(l, 'on')] === 1);
+export const keyX = (key, w) => Math.max(0, Math.min(w, (key - LOW) / (HIGH - LOW) * w));
+export const base = (h, large) => (large ? h - KEYS : h);
+export const velocityY = (velocity, h) => h - velocity / 127 * h;
 
 /** What is shown behind the zones: the patch it belongs to, the map as far as it has come, and which of its figures. */
-const response = {patch: 0, map: null, shows: '', timer: null};
+export const response = {patch: 0, map: null, shows: '', timer: null};
 let edit = null;
 
-function zone(image, layer) {
+export function zone(image, layer) {
   const v = id => image[at(layer, `zone.${id}`)];
   return {lowKey: v('lowKey'), highKey: v('highKey'), lowVelocity: v('lowVelocity'), highVelocity: v('highVelocity'), lowKeyFade: v('lowKeyFade'),
     highKeyFade: v('highKeyFade'), lowVelocityFade: v('lowVelocityFade'), highVelocityFade: v('highVelocityFade')};
@@ -58,7 +58,7 @@ export function keyMapPicture(g, w, h, image, layer, large, data) {
     g.strokeRect(x0 + 1, y0 + 1, Math.max(2, x1 - x0 - 2), Math.max(2, y1 - y0 - 2));
     if (large) {
       fades(g, w, bottom, z, [x0, x1, y0, y1]);
-      const range = `${engine.format(at(l, 'zone.lowKey'), z.lowKey)} to ${engine.format(at(l, 'zone.highKey'), z.highKey)}`;
+      const range = `${format(at(l, 'zone.lowKey'), z.lowKey)} to ${format(at(l, 'zone.highKey'), z.highKey)}`;
       const velocities = z.lowVelocity > 1 || z.highVelocity < 127 ? `, velocity ${z.lowVelocity} to ${z.highVelocity}` : '';
       tag(g, `Layer ${l + 1}: ${range}${velocities}`, x0 + 8, Math.min(y1 - 8, Math.max(y0, 0) + 18 + 18 * (on(image).filter(o => o < l && Math.abs(keyX(zone(image, o).lowKey, w) - x0) < 200).length)), w);
     }
@@ -81,7 +81,7 @@ function keys(g, w, h, bottom) {
       g.fillStyle = colour('--rule');
       g.fillRect(keyX(key, w), 0, 1, bottom);
       if (keyX(key, w) < w - 20) {
-        label(g, 'C' + (key / 12 - 1), keyX(key, w) + 3, h - 3, colour('--soft'));
+        label(g, keyName(key), keyX(key, w) + 3, h - 3, colour('--soft'));
       }
     }
     g.fillStyle = [1, 3, 6, 8, 10].includes(key % 12) ? '#1B2430' : '#FFFDF8';
@@ -147,54 +147,6 @@ function rangeOf(shown) {
   return values.length ? [Math.min(...values), Math.max(...values)] : [0, 0];
 }
 
-/** Edges and rectangles follow the hand; while a response is shown, a press inside plays that key at that velocity. */
-export function keyMapHand(state, layer, box, from) {
-  const bottom = base(box.height, true);
-  const image = state.image;
-  const edges = on(image).flatMap(l => {
-    const z = zone(image, l);
-    const inKeys = from.x >= keyX(z.lowKey, box.width) - NEAR && from.x <= keyX(z.highKey + 1, box.width) + NEAR;
-    const inVelocities = from.y >= velocityY(z.highVelocity, bottom) - NEAR && from.y <= velocityY(z.lowVelocity - 1, bottom) + NEAR;
-    return [
-      {id: 'lowKey', l, across: true, d: inVelocities ? Math.abs(keyX(z.lowKey, box.width) - from.x) : 1e9},
-      {id: 'highKey', l, across: true, d: inVelocities ? Math.abs(keyX(z.highKey + 1, box.width) - from.x) : 1e9},
-      {id: 'lowVelocity', l, across: false, d: inKeys ? Math.abs(velocityY(z.lowVelocity - 1, bottom) - from.y) : 1e9},
-      {id: 'highVelocity', l, across: false, d: inKeys ? Math.abs(velocityY(z.highVelocity, bottom) - from.y) : 1e9}];
-  });
-  const keyAt = x => Math.max(0, Math.min(127, Math.round(LOW + x / box.width * (HIGH - LOW))));
-  const velocityAt = y => Math.max(0, Math.min(127, Math.round((bottom - y) / bottom * 127)));
-  const least = Math.min(...edges.map(e => e.d));
-  if (least <= NEAR) {
-    const taken = edges.filter(e => e.d <= least + 0.5);
-    return place => taken.forEach(e => {
-      const value = e.across ? keyAt(place.x) : velocityAt(place.y);
-      const set = {lowKey: Math.min(127, value), highKey: Math.max(0, value - 1), lowVelocity: Math.min(127, value + 1), highVelocity: Math.max(1, value)}[e.id];
-      state.set(at(e.l, `zone.${e.id}`), set);
-    });
-  }
-  if (response.shows && response.map) {
-    const key = Math.floor(LOW + from.x / box.width * (HIGH - LOW));
-    player.noteOn(key, Math.max(1, velocityAt(from.y)));
-    document.addEventListener('pointerup', () => player.noteOff(key), {once: true});
-    return null;
-  }
-  return rectangleHand(state, layer, from, keyAt, velocityAt);
-}
-
-function rectangleHand(state, layer, from, keyAt, velocityAt) {
-  const z = zone(state.image, layer);
-  const [key, velocity] = [keyAt(from.x), velocityAt(from.y)];
-  if (state.image[at(layer, 'on')] !== 1 || key < z.lowKey || key > z.highKey || velocity < z.lowVelocity || velocity > z.highVelocity) {
-    return null;
-  }
-  return place => {
-    const across = Math.max(-z.lowKey, Math.min(127 - z.highKey, keyAt(place.x) - key));
-    const up = Math.max(1 - z.lowVelocity, Math.min(127 - z.highVelocity, velocityAt(place.y) - velocity));
-    const move = {lowKey: z.lowKey + across, highKey: z.highKey + across, lowVelocity: z.lowVelocity + up, highVelocity: z.highVelocity + up};
-    Object.entries(move).filter(([id, value]) => value !== state.image[at(layer, `zone.${id}`)]).forEach(([id, value]) => state.set(at(layer, `zone.${id}`), value));
-  };
-}
-
 /**
  * Wires what stands around the map.
  * @param {HTMLElement} element the bench
@@ -228,13 +180,16 @@ export function wireKeyMap(element, {id, edit: send, post, flush, redraw}) {
       const splits = await (await ask(`/patches/${id()}/splits`)).json();
       stage.querySelector('#split-steps').replaceChildren(...splits.map(words => {
         const line = document.createElement('li');
-        line.textContent = words;
+        line.textContent = toldKeys(words);
         return line;
       }));
     } catch (refusal) {
       say(refusal.message);
     }
   });
+  const called = stage.querySelector('[data-middle-octave]');
+  called.value = String(middleOctave());
+  called.addEventListener('change', () => setMiddleOctave(Number(called.value)));
   const even = stage.querySelector('[data-even]');
   even.addEventListener('submit', e => {
     e.preventDefault();
@@ -251,12 +206,22 @@ export function wireKeyMap(element, {id, edit: send, post, flush, redraw}) {
 }
 
 let splitNext = false;
+let lastPlayed = null;
+
+/** Splits the shown layer at a key. @param {number} key 1 to 127 */
+export function splitAt(key) {
+  edit?.({kind: 'split', layer: document.querySelector('.layer-choice [data-layer][aria-pressed=true]')?.dataset.layer ?? '0', key: String(key)});
+}
+
+/** The key played last, or null. @returns {number|null} */
+export const keyPlayedLast = () => lastPlayed;
 
 player.on('played', ({key}) => {
+  lastPlayed = key;
   const button = document.querySelector('[data-split-next]');
   if (splitNext && button && edit) {
     splitNext = false;
-    edit({kind: 'split', key: engine.format(engine.indexOf('layer1.zone.lowKey'), key)});
+    splitAt(key);
   }
 });
 
@@ -312,9 +277,8 @@ function table(stage, map) {
     }));
     return tr;
   };
-  const key = engine.indexOf('layer1.zone.lowKey');
   stage.querySelector('#response-table').replaceChildren(row(['key', ...map.velocities.map(String)], 'th'),
-    ...Object.entries(map.keys).map(([k, cells]) => row([engine.format(key, Number(k)), ...cells.map(c => {
+    ...Object.entries(map.keys).map(([k, cells]) => row([keyName(Number(k)), ...cells.map(c => {
       const value = c ? shown.of(c) : null;
       return value === null ? '–' : shown.text(value);
     })])));

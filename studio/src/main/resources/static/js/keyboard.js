@@ -1,6 +1,7 @@
 // The on-screen keyboard: velocity by where a key is struck, pressure by dragging down.
 import * as player from './player.js';
 import {colour, fit, label, layerColour} from './canvas.js';
+import {keyName} from './key-names.js';
 
 const LOWEST = 24;
 const HIGHEST = 96;
@@ -23,7 +24,9 @@ export class Keyboard {
     }
     canvas.addEventListener('contextmenu', e => e.preventDefault());
     new ResizeObserver(() => this.draw()).observe(canvas);
-    document.addEventListener('comet:theme', () => this.draw());
+    for (const event of ['comet:theme', 'comet:keys']) {
+      document.addEventListener(event, () => this.draw());
+    }
   }
 
   setZones(zones) {
@@ -144,7 +147,7 @@ export class Keyboard {
           g.strokeStyle = colour('--rule');
           g.strokeRect(x + 0.5, BAND + 0.5, ww - 1, height - 1);
           if (key % 12 === 0) {
-            label(g, 'C' + (key / 12 - 1), x + ww / 2, h - 4, '#56606F', 'center', 9);
+            label(g, keyName(key), x + ww / 2, h - 4, '#56606F', 'center', 9);
           }
         }
       }

@@ -2,8 +2,8 @@
 import * as engine from '../engine/engine.js';
 import * as player from './player.js';
 import {colour, curve, fit, label} from './canvas.js';
+import {keyName} from './key-names.js';
 
-const NAMES = ['C', 'C#', 'D', 'D#', 'E', 'F', 'F#', 'G', 'G#', 'A', 'A#', 'B'];
 const SCOPE_SECONDS = 0.025;
 const TUNE_EVERY = 5;
 const COST_SECONDS = 0.1;
@@ -46,7 +46,7 @@ function figures(chain, meters) {
   if (pitch > 0 && meters.peak > 1e-4) {
     const key = 69 + 12 * Math.log2(pitch / 440);
     const nearest = Math.round(key);
-    show('live-tuner', `${NAMES[((nearest % 12) + 12) % 12]}${Math.floor(nearest / 12) - 1} ${key < nearest ? '−' : '+'}${Math.abs(100 * (key - nearest)).toFixed(0)} ct`);
+    show('live-tuner', `${nearest >= 0 && nearest < 128 ? keyName(nearest) : 'below'} ${key < nearest ? '−' : '+'}${Math.abs(100 * (key - nearest)).toFixed(0)} ct`);
   } else {
     show('live-tuner', '–');
   }

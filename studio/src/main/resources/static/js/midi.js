@@ -1,8 +1,8 @@
 // MIDI input of the browser, and hands that the page can stand in for; with a monitor of what comes in.
 import * as player from './player.js';
+import {keyName} from './key-names.js';
 import {say} from './requests.js';
 
-const NAMES = ['C', 'C#', 'D', 'D#', 'E', 'F', 'F#', 'G', 'G#', 'A', 'A#', 'B'];
 const SHOWN = 14;
 const CONTROLLERS = {1: 'mod wheel', 2: 'breath', 6: 'data entry', 7: 'volume', 11: 'expression', 64: 'pedal', 74: 'slide', 100: 'RPN low', 101: 'RPN high',
   120: 'all sound off', 121: 'controllers to rest', 123: 'all notes off'};
@@ -12,7 +12,7 @@ let access = null;
 /** A message in words. @param {number[]|Uint8Array} bytes */
 export function told([status, first = 0, second = 0]) {
   const channel = `channel ${(status & 15) + 1}`;
-  const key = `${NAMES[first % 12]}${Math.floor(first / 12) - 1}`;
+  const key = keyName(first);
   switch (status & 0xF0) {
     case 0x80: return `${channel}  note off ${key}, ${second}`;
     case 0x90: return second === 0 ? `${channel}  note off ${key}` : `${channel}  note on ${key}, ${second}`;
@@ -45,6 +45,8 @@ export function setUpMidi() {
   for (const what of ['breath', 'expression']) {
     id(`hands-${what}`).addEventListener('input', e => player.move(what, Number(e.target.value)));
   }
+  id('hands-pedal').addEventListener('input', e => player.move('pedal', Number(e.target.value)));
+  id('hands-release').addEventListener('input', e => player.setReleaseVelocity(Number(e.target.value)));
   id('audio-buffer').value = player.buffer();
   id('audio-buffer').addEventListener('change', e => player.setBuffer(e.target.value).catch(() => {}));
   id('midi-allow').addEventListener('click', allow);

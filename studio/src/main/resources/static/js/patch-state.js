@@ -19,6 +19,7 @@ export class PatchState {
     this.sending = null;
     this.timer = null;
     this.gesture = 0;
+    this.together = false;
     this.onHold = false;
   }
 
@@ -74,9 +75,15 @@ export class PatchState {
     showLock(bar, on);
   }
 
-  /** A drag, a turn of the wheel or a typed value begins: what follows is one step of the history. */
-  beginGesture() {
+  /** A drag, a turn of the wheel or a typed value begins: what follows is one step of the history. @param {boolean} together over all values, else for each one */
+  beginGesture(together = false) {
     this.gesture++;
+    this.together = together;
+  }
+
+  /** What comes next is another step. */
+  endGesture() {
+    this.beginGesture();
   }
 
   /** Moves a parameter: at once in the sound, soon after on the server. */
@@ -87,7 +94,7 @@ export class PatchState {
     }
     hearNow();
     player.setParameter(index, value, engine.edited(this.image, index, value));
-    this.pending.set(index, {index, value, gesture: `${performance.timeOrigin.toFixed(0)}.${this.gesture}.${index}`});
+    this.pending.set(index, {index, value, gesture: `${performance.timeOrigin.toFixed(0)}.${this.gesture}${this.together ? '' : `.${index}`}`});
     clearTimeout(this.timer);
     this.timer = setTimeout(() => this.flush(), SEND_AFTER_MS);
   }

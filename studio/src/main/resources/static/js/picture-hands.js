@@ -2,7 +2,7 @@
 import * as engine from '../engine/engine.js';
 import {DELAY_SPAN, delayPoints, equaliserPoints, ofSlot} from './effect-pictures.js';
 import {nearestDivision} from './divisions.js';
-import {keyMapHand} from './key-map.js';
+import {keyMapHand, wireKeyMapKeys} from './key-map-hands.js';
 import {recordingHand} from './recording-picture.js';
 import {envelopeId, envelopePoints, frequencyAt} from './pictures.js';
 
@@ -24,6 +24,9 @@ export function wirePicture(canvas, state, shownLayer) {
   if (kind === 'equaliser') {
     canvas.addEventListener('wheel', e => widthHand(e, canvas, state), {passive: false});
   }
+  if (kind === 'keymap') {
+    wireKeyMapKeys(canvas, state, shownLayer);
+  }
   canvas.addEventListener('pointerdown', e => {
     const box = canvas.getBoundingClientRect();
     const place = event => ({x: event.clientX - box.left, y: event.clientY - box.top});
@@ -33,11 +36,12 @@ export function wirePicture(canvas, state, shownLayer) {
       return;
     }
     canvas.setPointerCapture(e.pointerId);
-    state.beginGesture();
+    state.beginGesture(true);
     const follow = event => move(place(event));
     const end = () => {
       canvas.removeEventListener('pointermove', follow);
       canvas.removeEventListener('pointerup', end);
+      state.endGesture();
     };
     canvas.addEventListener('pointermove', follow);
     canvas.addEventListener('pointerup', end);

@@ -4,6 +4,7 @@ import {colour, curve, fit, frequencyGrid, handle, label, layerColour} from './c
 import {divisionSeconds} from './divisions.js';
 import {effectPictures} from './effect-pictures.js';
 import {keyMapPicture} from './key-map.js';
+import {keyName} from './key-names.js';
 import {recordingPicture} from './recording-picture.js';
 import {touchPictures} from './touch.js';
 
@@ -112,7 +113,7 @@ const drawers = {
         g.fillRect(0, y(db), w, 1);
         label(g, `${db} dB`, 3, y(db) - 3, colour('--soft'), 'left', 10);
       }
-      label(g, 'both filters together, at C4 without envelopes', w - 4, 12, colour('--soft'), 'right', 10);
+      label(g, `both filters together, at ${keyName(60)} without envelopes`, w - 4, 12, colour('--soft'), 'right', 10);
     }
     if (image[layerId(layer, 'filter1.type')] === 0 && image[layerId(layer, 'filter2.type')] === 0) {
       label(g, 'off', w / 2, y(0) - 6, colour('--soft'), 'center');

@@ -25,6 +25,7 @@ let starting = null;
 /** @type {Playable|null} */
 let current = null;
 let image = null;
+let releaseVelocity = 64;
 let gainDb = 0;
 /** Gain of the patch itself, without that of a version that is heard in its place. */
 let ownGainDb = 0;
@@ -270,14 +271,19 @@ export function noteOn(key, velocity) {
 }
 
 export function noteOff(key) {
-  send({do: 'off', key});
+  send({do: 'off', key, velocity: releaseVelocity});
 }
 
 export function keyTouch(key, value) {
   send({do: 'keyTouch', key, value});
 }
 
-/** @param {'wheel'|'touch'|'bend'|'breath'|'expression'} what */
+/** With what velocity keys of the page go up from now on. @param {number} velocity 0 to 127 */
+export function setReleaseVelocity(velocity) {
+  releaseVelocity = velocity;
+}
+
+/** @param {'wheel'|'touch'|'bend'|'breath'|'expression'|'pedal'} what */
 export function move(what, value) {
   send({do: what, value});
 }
@@ -299,10 +305,6 @@ export function midiChannels(only, zone) {
 /** The controller has gone: its notes are let go. */
 export function midiGone() {
   send({do: 'midiGone'});
-}
-
-export function pedal(down) {
-  send({do: 'pedal', down});
 }
 
 export function panic() {

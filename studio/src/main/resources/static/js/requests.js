@@ -1,4 +1,5 @@
 // Requests with the CSRF token, and messages to the person at the page.
+import {toldKeys} from './key-names.js';
 
 /** The token that the server put into a cookie. @returns {string} */
 export function csrfToken() {
@@ -61,7 +62,7 @@ export function say(text, options = {}) {
   box.className = 'message-box' + (options.calm ? ' calm' : '');
   box.dataset.key = options.key ?? text;
   const words = document.createElement('span');
-  words.textContent = text;
+  words.textContent = toldKeys(text);
   box.append(words);
   for (const [label, act] of [...(options.buttons ?? []), ['Close', () => {}]]) {
     const button = document.createElement('button');

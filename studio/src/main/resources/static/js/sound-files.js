@@ -1,4 +1,5 @@
 // Sound files and tunings on the bench: chosen, dropped, bounced, taken apart.
+import {standardFields} from './key-names.js';
 import {say} from './requests.js';
 
 const LARGEST = 64e6;
@@ -37,7 +38,7 @@ export function wireFiles(element, post, edit) {
       const form = box.querySelector(`[data-${what}]`);
       form?.addEventListener('submit', e => {
         e.preventDefault();
-        post(path, {...place(box), ...Object.fromEntries(new FormData(form))});
+        post(path, {...place(box), ...standardFields(form)});
       });
     }
   });

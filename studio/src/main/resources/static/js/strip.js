@@ -4,6 +4,7 @@ import * as player from './player.js';
 import {colour} from './canvas.js';
 import {chosenPhrase, phraseRepeats, setUpAudition} from './audition.js';
 import {Keyboard} from './keyboard.js';
+import {keyName, tellKeys} from './key-names.js';
 import {setUpMidi} from './midi.js';
 
 const WHITE_ROW = {KeyA: 0, KeyW: 1, KeyS: 2, KeyE: 3, KeyD: 4, KeyF: 5, KeyT: 6, KeyG: 7, KeyY: 8, KeyH: 9, KeyU: 10, KeyJ: 11, KeyK: 12,
@@ -25,12 +26,15 @@ export function setUpStrip() {
   keyboard = new Keyboard(id('keyboard'));
   setUpAudition(tempo);
   setUpMidi();
+  shift(0);
+  tellKeys(id('player'));
   id('player-phrase').addEventListener('click', playChosen);
   id('player-notes').addEventListener('click', () => setNoteMode(!noteMode));
   id('player-hold').addEventListener('click', e => {
     const held = e.currentTarget.getAttribute('aria-pressed') !== 'true';
     e.currentTarget.setAttribute('aria-pressed', String(held));
-    player.pedal(held);
+    player.move('pedal', held ? 1 : 0);
+    id('hands-pedal').value = held ? 1 : 0;
   });
   id('player-panic').addEventListener('click', panic);
   document.querySelectorAll('[data-octave]').forEach(b => b.addEventListener('click', () => shift(Number(b.dataset.octave))));
@@ -46,6 +50,7 @@ export function setUpStrip() {
   document.addEventListener('keydown', keyDown);
   document.addEventListener('keyup', keyUp);
   window.addEventListener('blur', () => [...down.keys()].forEach(release));
+  document.addEventListener('comet:keys', () => shift(0));
   player.on('patch', showPatch);
   player.on('phrase', playing => id('player-phrase').setAttribute('aria-pressed', String(playing)));
   player.on('meters', showMeters);
@@ -99,7 +104,7 @@ function setNoteMode(on) {
 
 function shift(by) {
   octave = Math.min(96, Math.max(12, octave + 12 * by));
-  id('player-octave').textContent = 'C' + (octave / 12 - 1);
+  id('player-octave').textContent = keyName(octave);
 }
 
 function keyDown(e) {

@@ -21,7 +21,9 @@ function velocityPicture(g, w, h, image) {
   for (const db of [0, -12, -24, -36, -48]) {
     g.fillStyle = colour('--rule');
     g.fillRect(0, y(db), w, 1);
-    label(g, `${db} dB`, 3, y(db) + 11, colour('--soft'), 'left', 10);
+    // The curve rises from the lower left to the upper right; the numbers stand where it is not.
+    const aside = db === 0 || db === FLOOR_DB;
+    label(g, `${db} dB`, aside ? 3 : w - 4, y(db) + 11, colour('--soft'), aside ? 'left' : 'right', 10);
   }
   for (const v of [32, 64, 96]) {
     g.fillStyle = colour('--rule');

@@ -1,5 +1,6 @@
 // Value bars: drag, wheel, arrow keys, typed text, and a menu for macros and routes.
 import * as engine from '../engine/engine.js';
+import {format, parse} from './key-names.js';
 import {say} from './requests.js';
 
 const DRAG_PIXELS = 260;
@@ -11,7 +12,7 @@ export function showBar(bar, value) {
     bar.value = String(Math.round(value));
     return;
   }
-  const text = engine.format(index, value);
+  const text = format(index, value);
   const at = engine.position(index, value) * 100;
   const neutral = engine.position(index, Number(bar.dataset.neutral)) * 100;
   const fill = bar.querySelector('.bar-fill');
@@ -172,7 +173,7 @@ function type(bar, index, state, put, first) {
     return;
   }
   const input = document.createElement('input');
-  input.value = first ?? engine.format(index, state.sounding(index));
+  input.value = first ?? format(index, state.sounding(index));
   input.setAttribute('aria-label', `${bar.dataset.name}, type a value`);
   box.replaceChildren(input);
   input.focus();
@@ -188,9 +189,9 @@ function type(bar, index, state, put, first) {
     const text = input.value;
     input.remove();
     if (take) {
-      const value = engine.parse(index, text);
+      const value = parse(index, text);
       if (Number.isNaN(value)) {
-        say(`"${text}" is not a value of ${bar.dataset.name}; it goes from ${engine.format(index, Number(bar.dataset.min))} to ${engine.format(index, Number(bar.dataset.max))}.`, {key: 'typed'});
+        say(`"${text}" is not a value of ${bar.dataset.name}; it goes from ${format(index, Number(bar.dataset.min))} to ${format(index, Number(bar.dataset.max))}.`, {key: 'typed'});
       } else {
         state.beginGesture();
         put(value);
@@ -219,7 +220,7 @@ function drawBrackets(bar) {
     mark.style.left = `${a * 100}%`;
     mark.style.width = `${Math.max(0.8, (b - a) * 100)}%`;
     const index = Number(bar.dataset.index);
-    mark.title = `${name}: ${engine.format(index, engine.valueAt(index, Number(low)))} to ${engine.format(index, engine.valueAt(index, Number(high)))}`;
+    mark.title = `${name}: ${format(index, engine.valueAt(index, Number(low)))} to ${format(index, engine.valueAt(index, Number(high)))}`;
     return mark;
   }));
 }

@@ -1,5 +1,6 @@
 // Versions of the patch on the bench: heard in its place at matched loudness, compared, brought back; siblings.
 import * as player from './player.js';
+import {tellKeys} from './key-names.js';
 import {ask, say} from './requests.js';
 
 /** What is heard: '' is the state on the bench. */
@@ -62,6 +63,7 @@ export function wireVersions(bench, patch, post, flush) {
       await flush();
       const box = document.createElement('template');
       box.innerHTML = await (await ask(`/patches/${patch()}/differences?with=${reference}`)).text();
+      tellKeys(box.content);
       const fresh = box.content.querySelector('#differences');
       document.getElementById('differences').replaceWith(fresh);
       fresh.querySelectorAll('[data-take-back]').forEach(b => b.addEventListener('click', async () => {

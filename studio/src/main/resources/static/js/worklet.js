@@ -90,7 +90,7 @@ class CometProcessor extends AudioWorkletProcessor {
       case 'midi': this.midi(h, m); break;
       case 'midiChannels': engine.midiChannels(h, m.only, m.zone); break;
       case 'midiGone': engine.midiGone(h); break;
-      case 'pedal': engine.pedal(h, m.down); break;
+      case 'pedal': engine.pedal(h, m.value); break;
       case 'wheel': engine.modWheel(h, m.value); break;
       case 'touch': engine.aftertouch(h, m.value); break;
       case 'keyTouch': engine.keyAftertouch(h, m.key, m.value); break;

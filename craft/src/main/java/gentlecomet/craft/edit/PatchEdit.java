@@ -2,11 +2,7 @@ package gentlecomet.craft.edit;
 
 import gentlecomet.craft.format.PatchRules;
 import gentlecomet.craft.rules.NameRules;
-import gentlecomet.sound.parameter.KeyName;
-import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameter;
-import gentlecomet.sound.parameter.Parameters;
-import gentlecomet.sound.parameter.SourceParameters;
 import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.Macro;
 import gentlecomet.sound.patch.MacroTarget;
@@ -18,8 +14,8 @@ import java.util.List;
 
 /** One step of work on a patch: it can be applied, and it can be told in words for the history. */
 public sealed interface PatchEdit permits PatchEdit.SetValue, PatchEdit.Rename, PatchEdit.Categorise, PatchEdit.Describe, PatchEdit.AddRoute, PatchEdit.SetDepth,
-        PatchEdit.RemoveRoute, PatchEdit.NameMacro, PatchEdit.AddTarget, PatchEdit.SetEnd, PatchEdit.BendTarget, PatchEdit.RemoveTarget, PatchEdit.Split, PatchEdit.Restore,
-        FillRows, MoveEffect, SetShape, SetRecording, ShapeRoute, Together, PastePart, PatchDifference.StoredValue, PatchDifference.Routes, PatchDifference.OneMacro {
+        PatchEdit.RemoveRoute, PatchEdit.NameMacro, PatchEdit.AddTarget, PatchEdit.SetEnd, PatchEdit.BendTarget, PatchEdit.RemoveTarget, PatchEdit.Restore,
+        FillRows, MoveEffect, SetShape, SplitLayer, SetRecording, ShapeRoute, Together, PastePart, PatchDifference.StoredValue, PatchDifference.Routes, PatchDifference.OneMacro {
 
     /** @throws EditException when the patch does not allow it; nothing has changed then */
     Patch apply(Patch patch);
@@ -276,34 +272,6 @@ public sealed interface PatchEdit permits PatchEdit.SetValue, PatchEdit.Rename, 
         @Override
         public String label(Patch before) {
             return "Macro " + (macro + 1) + " lets go of " + PatchRules.name(target);
-        }
-    }
-
-    /** Splits the keys between layer 1 below a key and layer 2 from it on; a silent layer 2 gets the neutral sine. */
-    record Split(int key) implements PatchEdit {
-        @Override
-        public Patch apply(Patch patch) {
-            if (key < 1 || key > 127) {
-                throw new EditException("A split needs a key from " + KeyName.of(1) + " to " + KeyName.of(127) + ".");
-            }
-            Patch split = patch;
-            boolean second = patch.layerOn(1);
-            split = put(split, Parameters.ofLayer(0, LayerParameters.LOW_KEY), 0);
-            split = put(split, Parameters.ofLayer(0, LayerParameters.HIGH_KEY), key - 1);
-            split = put(split, Parameters.ofLayer(1, LayerParameters.ON), 1);
-            split = put(split, Parameters.ofLayer(1, LayerParameters.LOW_KEY), key);
-            split = put(split, Parameters.ofLayer(1, LayerParameters.HIGH_KEY), 127);
-            int level = Parameters.ofSource(1, 0, SourceParameters.LEVEL);
-            return second || patch.value(level) > SourceParameters.OFF_DB ? split : put(split, level, -12);
-        }
-
-        @Override
-        public String label(Patch before) {
-            return "Split at " + KeyName.of(Math.max(0, Math.min(127, key)));
-        }
-
-        private static Patch put(Patch patch, int index, double value) {
-            return patch.withValue(Parameters.at(index), value);
         }
     }
 

@@ -51,7 +51,8 @@ public final class MidiFormat {
                             && (m.getCommand() == ShortMessage.NOTE_ON || m.getCommand() == ShortMessage.NOTE_OFF)) {
                         int key = m.getData1();
                         if (velocities[key] > 0) {
-                            notes.add(new Note(key, velocities[key], started[key], Math.max(1e-3, beat - started[key])));
+                            notes.add(new Note(key, velocities[key], started[key], Math.max(1e-3, beat - started[key]),
+                                    m.getCommand() == ShortMessage.NOTE_OFF ? m.getData2() : Note.USUAL_RELEASE));
                             end = Math.max(end, beat);
                         }
                         velocities[key] = m.getCommand() == ShortMessage.NOTE_ON ? m.getData2() : 0;

@@ -9,6 +9,7 @@ import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.PatchImage;
 import gentlecomet.sound.performance.Audio;
+import gentlecomet.sound.performance.Note;
 import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.performance.Rendering;
 import gentlecomet.sound.source.Recordings;
@@ -38,7 +39,21 @@ public record Sweep(String name, List<NoteFigures> points, double difference) {
     /** A controller of the hands that has no parameter of its own. */
     public enum Hand {
         WHEEL("Mod wheel", Engine::modWheel), TOUCH("Aftertouch", Engine::aftertouch), BREATH("Breath", Engine::breath),
-        EXPRESSION("Expression", Engine::expression);
+        EXPRESSION("Expression", Engine::expression),
+        /** Heard while the key is down: that a pedal holds notes is not an effect of the patch. */
+        PEDAL("Pedal", Engine::pedal) {
+            @Override
+            Audio heard(Audio audio) {
+                return audio.part(0, heldFrames(audio));
+            }
+        },
+        /** Heard from the moment on at which the key goes up. */
+        RELEASE("Release velocity", (engine, position) -> { }) {
+            @Override
+            Audio heard(Audio audio) {
+                return audio.part(heldFrames(audio), audio.frames());
+            }
+        };
 
         private final String label;
         private final BiConsumer<Engine, Double> move;
@@ -46,6 +61,15 @@ public record Sweep(String name, List<NoteFigures> points, double difference) {
         Hand(String label, BiConsumer<Engine, Double> move) {
             this.label = label;
             this.move = move;
+        }
+
+        /** What of a rendered note tells something of this hand. */
+        Audio heard(Audio audio) {
+            return audio;
+        }
+
+        private static int heldFrames(Audio audio) {
+            return (int) (HELD_SECONDS * audio.sampleRate());
         }
 
         public String label() {
@@ -60,7 +84,7 @@ public record Sweep(String name, List<NoteFigures> points, double difference) {
         Rendering rendering = new Rendering(Measuring.RATE, recordings);
         for (int i = 0; i < POSITIONS; i++) {
             Patch moved = patch.withValue(Parameters.at(PatchParameters.MACRO + macro), 100.0 * i / (POSITIONS - 1));
-            sounds.add(render(rendering, moved, Rendering.Hands.AT_REST));
+            sounds.add(render(rendering, moved, Note.USUAL_RELEASE, Rendering.Hands.AT_REST));
         }
         return of(name.isEmpty() ? "Macro " + (macro + 1) : name, sounds, Measuring.probeKey(patch));
     }
@@ -70,13 +94,16 @@ public record Sweep(String name, List<NoteFigures> points, double difference) {
         List<Audio> sounds = new ArrayList<>();
         for (int i = 0; i < POSITIONS; i++) {
             double position = i / (POSITIONS - 1.0);
-            sounds.add(render(rendering, patch, engine -> hand.move.accept(engine, position)));
+            int release = hand == Hand.RELEASE ? (int) Math.round(127 * position) : Note.USUAL_RELEASE;
+            sounds.add(hand.heard(render(rendering, patch, release, engine -> hand.move.accept(engine, position))));
         }
         return of(hand.label, sounds, Measuring.probeKey(patch));
     }
 
-    private static Audio render(Rendering rendering, Patch patch, Rendering.Hands hands) {
-        return rendering.render(PatchImage.of(patch), Phrase.single(Measuring.probeKey(patch), 100, HELD_SECONDS), TAIL_SECONDS, hands).audio();
+    private static Audio render(Rendering rendering, Patch patch, int release, Rendering.Hands hands) {
+        Note note = new Note(Measuring.probeKey(patch), 100, 0, HELD_SECONDS, release);
+        Phrase phrase = new Phrase("sweep", "Sweep", 60, HELD_SECONDS, List.of(note));
+        return rendering.render(PatchImage.of(patch), phrase, TAIL_SECONDS, hands).audio();
     }
 
     private static Sweep of(String name, List<Audio> sounds, int key) {

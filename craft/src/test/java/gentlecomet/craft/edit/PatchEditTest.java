@@ -25,7 +25,7 @@ class PatchEditTest {
     void editsAreToldInWords() {
         assertEquals("Layer 1 filter 1: Cutoff 420.0 Hz to 1.20 kHz", new PatchEdit.SetValue(CUTOFF, 1200).label(patch));
         assertEquals("Route LFO 1 to Layer 1 filter 1: Cutoff", new PatchEdit.AddRoute(Modulator.LFO_1, CUTOFF, 1).label(patch));
-        assertEquals("Split at C3", new PatchEdit.Split(48).label(patch));
+        assertEquals("Split at C3", new SplitLayer(0, 48).label(patch));
     }
 
     @Test
@@ -71,11 +71,39 @@ class PatchEditTest {
 
     @Test
     void aSplitPutsTheLayersSideBySideWithoutAHole() {
-        Patch split = new PatchEdit.Split(48).apply(patch);
+        Patch split = new SplitLayer(0, 48).apply(patch);
         assertEquals(47, split.value("layer1.zone.highKey"));
         assertEquals(48, split.value("layer2.zone.lowKey"));
         assertTrue(split.layerOn(1));
         assertEquals(-12, split.value("layer2.source1.level"));
+    }
+
+    @Test
+    void aSplitOfAnUpperLayerLeavesTheOthers() {
+        Patch three = new SplitLayer(1, 72).apply(new SplitLayer(0, 48).apply(patch));
+        assertEquals(47, three.value("layer1.zone.highKey"));
+        assertEquals(48, three.value("layer2.zone.lowKey"));
+        assertEquals(71, three.value("layer2.zone.highKey"));
+        assertEquals(72, three.value("layer3.zone.lowKey"));
+        assertEquals(127, three.value("layer3.zone.highKey"));
+    }
+
+    @Test
+    void layersOverTheSameKeysPartAtASplit() {
+        Patch stacked = patch.withValue(Parameters.find("layer3.on"), 1);
+        Patch split = new SplitLayer(2, 60).apply(stacked);
+        assertEquals(59, split.value("layer3.zone.highKey"));
+        assertEquals(60, split.value("layer1.zone.lowKey"), "layer 1 lay over the same keys");
+        assertTrue(!split.layerOn(1));
+    }
+
+    @Test
+    void splitsThatCannotBeAreRefused() {
+        Patch four = new SplitLayer(2, 84).apply(new SplitLayer(1, 72).apply(new SplitLayer(0, 48).apply(patch)));
+        refused(four, new SplitLayer(0, 24), "All 4 layers are in use");
+        refused(four, new SplitLayer(0, 60), "C-1 to B2");
+        refused(patch, new SplitLayer(0, 0), "above its first");
+        refused(patch, new SplitLayer(3, 60), "is off");
     }
 
     @Test

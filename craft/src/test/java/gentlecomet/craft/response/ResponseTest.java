@@ -147,6 +147,22 @@ class ResponseTest {
         assertTrue(Sweep.ofHand(routed, Sweep.Hand.BREATH, Recordings.NONE).dead());
     }
 
+    @Test
+    void thePedalIsHeardByItsRoutesAndNotByHolding() {
+        Patch patch = TypedPatch.neutralWith();
+        assertTrue(Sweep.ofHand(patch, Sweep.Hand.PEDAL, Recordings.NONE).dead(), "it only holds");
+        Patch routed = new PatchEdit.AddRoute(Modulator.PEDAL, Parameters.find("layer1.pitch.shift"), 0.5).apply(patch);
+        assertEquals(50, Sweep.ofHand(routed, Sweep.Hand.PEDAL, Recordings.NONE).pitchCents(), 1);
+    }
+
+    @Test
+    void releaseVelocityIsHeardAfterTheKeyHasGoneUp() {
+        Patch patch = TypedPatch.neutralWith("layer1.amplitude.release=2 s");
+        assertTrue(Sweep.ofHand(patch, Sweep.Hand.RELEASE, Recordings.NONE).dead());
+        Patch routed = new PatchEdit.AddRoute(Modulator.RELEASE_VELOCITY, Parameters.find("layer1.pitch.shift"), 1).apply(patch);
+        assertEquals(100, Sweep.ofHand(routed, Sweep.Hand.RELEASE, Recordings.NONE).pitchCents(), 3);
+    }
+
     /** Quantiles of the strikes against even levels. */
     @Test
     void aPlayersStrikesBecomeACurve() {

@@ -3,7 +3,7 @@ package gentlecomet.sound.engine;
 import gentlecomet.sound.maths.Polynomials;
 
 /**
- * Wheels, breath and pressure, each eased over a few milliseconds so that a jump of a controller does not click. Aftertouch goes
+ * Wheels, breath, pedal and pressure, each eased over a few milliseconds so that a jump of a controller does not click. Aftertouch goes
  * through the patch's threshold and curve first, and moves no faster than its rise and fall times allow. Notes of a controller with a
  * channel for each note bring their own bend and slide.
  */
@@ -14,7 +14,10 @@ final class Controllers {
     static final int BEND = 2;
     static final int BREATH = 3;
     static final int EXPRESSION = 4;
-    private static final int COUNT = 5;
+    static final int PEDAL = 5;
+    private static final int COUNT = 6;
+    /** Where a pedal begins to hold: controller 64 counts as on from 64 of 127 (MIDI 1.0). */
+    private static final double PEDAL_DOWN = 0.5;
     private static final int KEYS = 128;
     private static final double EASE_SECONDS = 0.006;
 
@@ -33,7 +36,6 @@ final class Controllers {
     private double fall;
     private double moving;
     private boolean slides;
-    private boolean pedal;
     private boolean keysMove;
 
     Controllers() {
@@ -103,12 +105,9 @@ final class Controllers {
         return keyPressure;
     }
 
-    void setPedal(boolean down) {
-        pedal = down;
-    }
-
-    boolean pedal() {
-        return pedal;
+    /** Whether the pedal holds notes, as it was last moved. */
+    boolean pedalDown() {
+        return wanted[PEDAL] >= PEDAL_DOWN;
     }
 
     double get(int controller) {
@@ -174,6 +173,5 @@ final class Controllers {
         moving = 0;
         keysMove = false;
         slides = false;
-        pedal = false;
     }
 }

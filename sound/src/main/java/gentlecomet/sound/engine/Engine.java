@@ -139,10 +139,10 @@ public final class Engine {
         notes.off(key, velocity, steps * STEP / sampleRate, voiceRate());
     }
 
-    /** Sustain pedal. */
-    public void pedal(boolean down) {
-        controllers.setPedal(down);
-        if (!down) {
+    /** Sustain pedal, 0 to 1; it holds notes from a half on. */
+    public void pedal(double value) {
+        controllers.set(Controllers.PEDAL, value);
+        if (!controllers.pedalDown()) {
             pool.pedalUp();
         }
     }
@@ -368,7 +368,7 @@ public final class Engine {
         for (int m = 0; m < Modulator.COUNT; m++) {
             if (newest != null) {
                 modulation[m] = newest.modulation()[m];
-            } else if (m >= Modulator.MACRO_1.ordinal() || m >= Modulator.AFTERTOUCH.ordinal() && m <= Modulator.EXPRESSION.ordinal()
+            } else if (m >= Modulator.MACRO_1.ordinal() || m >= Modulator.AFTERTOUCH.ordinal() && m <= Modulator.PEDAL.ordinal()
                     || m == Modulator.CONSTANT.ordinal()) {
                 modulation[m] = setting.modulation[m];
             }
@@ -389,6 +389,7 @@ public final class Engine {
         into[Modulator.BEND.ordinal()] = bend;
         into[Modulator.BREATH.ordinal()] = controllers.get(Controllers.BREATH);
         into[Modulator.EXPRESSION.ordinal()] = controllers.get(Controllers.EXPRESSION);
+        into[Modulator.PEDAL.ordinal()] = controllers.get(Controllers.PEDAL);
         into[Modulator.CONSTANT.ordinal()] = 1;
         int first = Modulator.MACRO_1.ordinal();
         for (int m = 0; m < PatchParameters.MACROS; m++) {

@@ -46,7 +46,7 @@ final class NotePlay {
 
     void panic() {
         held.clear();
-        controllers.setPedal(false);
+        controllers.set(Controllers.PEDAL, 0);
         pool.letGoAll();
     }
 
@@ -84,7 +84,7 @@ final class NotePlay {
             }
             return;
         }
-        pool.letGo(key, controllers.pedal(), Math.max(0, Math.min(127, velocity)) / 127.0);
+        pool.letGo(key, controllers.pedalDown(), Math.max(0, Math.min(127, velocity)) / 127.0);
     }
 
     private int chosen() {

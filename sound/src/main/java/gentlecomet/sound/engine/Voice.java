@@ -338,6 +338,7 @@ final class Voice {
         modulation[Modulator.BEND.ordinal()] = shared[Modulator.BEND.ordinal()];
         modulation[Modulator.BREATH.ordinal()] = shared[Modulator.BREATH.ordinal()];
         modulation[Modulator.EXPRESSION.ordinal()] = shared[Modulator.EXPRESSION.ordinal()];
+        modulation[Modulator.PEDAL.ordinal()] = shared[Modulator.PEDAL.ordinal()];
         for (int m = Modulator.MACRO_1.ordinal(); m < Modulator.COUNT; m++) {
             modulation[m] = shared[m];
         }

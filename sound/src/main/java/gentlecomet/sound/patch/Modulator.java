@@ -20,6 +20,8 @@ public enum Modulator {
     BREATH("breath", "Breath", false),
     /** Expression controller, 0 to 1. */
     EXPRESSION("expression", "Expression", false),
+    /** Sustain pedal, 0 to 1; it also holds notes from a half on. */
+    PEDAL("pedal", "Pedal", false),
     /** Slide along the note's own key (controller 74 of its channel), 0 to 1. */
     SLIDE("slide", "Slide", false),
     /** A new random number for each note, -1 to 1. */

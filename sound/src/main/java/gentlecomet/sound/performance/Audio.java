@@ -1,5 +1,7 @@
 package gentlecomet.sound.performance;
 
+import java.util.Arrays;
+
 /**
  * Stereo sound as single-precision samples, full scale at 1. The arrays belong to the record and are not copied.
  *
@@ -15,6 +17,13 @@ public record Audio(float[] left, float[] right, int sampleRate) {
 
     public double seconds() {
         return (double) frames() / sampleRate;
+    }
+
+    /** A stretch of it, copied. @param from first frame @param to frame after the last; both are brought into the sound */
+    public Audio part(int from, int to) {
+        int end = Math.min(to, frames());
+        int start = Math.min(from, end);
+        return new Audio(Arrays.copyOfRange(left, start, end), Arrays.copyOfRange(right, start, end), sampleRate);
     }
 
     /** The first frames of two double-precision channels, cast once. */

@@ -77,7 +77,7 @@ public final class MidiHands {
                 }
             }
         }
-        engine.pedal(false);
+        engine.pedal(0);
     }
 
     /** Takes one message. What is no channel message, or has data out of range, is left alone. */
@@ -164,7 +164,7 @@ public final class MidiHands {
             case 2 -> engine.breath(part);
             case 6 -> dataEntry(channel, value);
             case 11 -> engine.expression(part);
-            case 64 -> engine.pedal(value >= 64);
+            case 64 -> engine.pedal(part);
             case 74 -> slid(channel, part);
             case 98, 99 -> rpn[channel] = NO_RPN;
             case 100 -> rpn[channel] = rpn[channel] & 0x3F80 | value;
@@ -191,7 +191,7 @@ public final class MidiHands {
         engine.expression(1);
         engine.aftertouch(0);
         engine.bend(0);
-        engine.pedal(false);
+        engine.pedal(0);
     }
 
     private void dataEntry(int channel, int value) {

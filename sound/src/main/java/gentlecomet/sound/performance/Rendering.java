@@ -111,18 +111,22 @@ public final class Rendering {
         double framesPerBeat = 60 / phrase.tempo() * engine.sampleRate();
         List<Event> events = new ArrayList<>();
         for (Note n : phrase.notes()) {
-            events.add(new Event((int) Math.floor(n.start() * framesPerBeat + 0.5), n.key(), n.velocity()));
-            events.add(new Event((int) Math.floor((n.start() + n.length()) * framesPerBeat + 0.5), n.key(), 0));
+            events.add(new Event((int) Math.floor(n.start() * framesPerBeat + 0.5), n.key(), n.velocity(), true));
+            events.add(new Event((int) Math.floor((n.start() + n.length()) * framesPerBeat + 0.5), n.key(), n.release(), false));
         }
         // At the same frame keys go up before keys go down, so that a repeated key sounds again.
-        events.sort(Comparator.comparingInt((Event e) -> e.frame).thenComparingInt(e -> e.velocity > 0 ? 1 : 0)
+        events.sort(Comparator.comparingInt((Event e) -> e.frame).thenComparingInt(e -> e.down ? 1 : 0)
                 .thenComparingInt(e -> e.key));
         return events;
     }
 
-    private record Event(int frame, int key, int velocity) {
+    private record Event(int frame, int key, int velocity, boolean down) {
         void play(Engine engine) {
-            engine.noteOn(key, velocity);
+            if (down) {
+                engine.noteOn(key, velocity);
+            } else {
+                engine.noteOff(key, velocity);
+            }
         }
     }
 }

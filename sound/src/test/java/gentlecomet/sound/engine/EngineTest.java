@@ -109,11 +109,11 @@ class EngineTest {
                 e.aftertouch(1);
                 e.bend(0.5);
                 e.breath(1);
+                e.pedal(1);
                 e.noteOn(48, 127);
                 e.keyAftertouch(48, 1);
                 e.keySlide(48, 1);
                 if (m == Modulator.RELEASE_VELOCITY) {
-                    e.pedal(true);
                     e.noteOff(48, 127);
                 }
             }), 4800, 24000);
@@ -226,7 +226,7 @@ class EngineTest {
             switch (random.nextInt(6)) {
                 case 0, 1 -> engine.noteOn(key, random.nextInt(140) - 5);
                 case 2 -> engine.noteOff(key);
-                case 3 -> engine.pedal(random.nextBoolean());
+                case 3 -> engine.pedal(random.nextInt(3) / 2.0);
                 case 4 -> engine.bend(random.nextDouble() * 8 - 4);
                 default -> engine.keyAftertouch(key, random.nextDouble() * 3 - 1);
             }

@@ -90,11 +90,11 @@ class MotionTest {
         Engine engine = Played.engine(Played.patch(), 48000);
         double[] left = new double[9600];
         engine.noteOn(60, 100);
-        engine.pedal(true);
+        engine.pedal(1);
         engine.noteOff(60);
         engine.render(left, new double[9600], 0, 9600);
         assertEquals(1, engine.voicesSounding());
-        engine.pedal(false);
+        engine.pedal(0);
         engine.render(left, new double[9600], 0, 9600);
         assertEquals(0, engine.voicesSounding());
     }

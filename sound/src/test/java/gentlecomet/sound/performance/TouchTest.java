@@ -249,7 +249,7 @@ class TouchTest {
         used.bendRange(24);
         used.keyBend(60, 5);
         used.keySlide(60, 1);
-        used.pedal(true);
+        used.pedal(1);
         used.setParameter(gentlecomet.sound.parameter.Parameters.find("macro1").index(), 80);
         render(used, 0.7);
         used.load(gentlecomet.sound.patch.PatchImage.of(patch));

@@ -1,5 +1,6 @@
 package gentlecomet.studio.service;
 
+import gentlecomet.craft.edit.PatchDifference;
 import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.craft.format.PatchRules;
 import gentlecomet.sound.parameter.Parameter;
@@ -59,9 +60,16 @@ public class PatchEditing {
         boolean goesOn = !gesture.isEmpty() && row.cursor() > 0 && gesture.equals(patches.gesture(id, row.cursor()));
         int number = goesOn ? row.cursor() : row.cursor() + 1;
         Patch before = goesOn ? patches.stateAt(id, row.cursor() - 1).orElse(row.patch()) : row.patch();
-        patches.insertEdit(id, number, edit.label(before), gesture, changed);
+        patches.insertEdit(id, number, goesOn ? told(before, changed, edit) : edit.label(before), gesture, changed);
         patches.moveCursor(id, number);
         return get(id);
+    }
+
+    /** The words of a gesture that has moved several values, such as a point of a picture. */
+    private static String told(Patch before, Patch changed, PatchEdit last) {
+        List<PatchDifference.Line> lines = PatchDifference.between(before, changed);
+        return lines.size() < 2 ? last.label(before)
+                : String.join("; ", lines.stream().map(l -> l.what() + " " + l.from() + " to " + l.to()).toList());
     }
 
     /** Parameters that edits and siblings leave alone. Undo, redo and whole versions brought back are not held by them. */

@@ -3,6 +3,7 @@ package gentlecomet.studio.web;
 import gentlecomet.craft.check.KeyMapWords;
 import gentlecomet.craft.check.LooseEnds;
 import gentlecomet.craft.portrait.Portrait;
+import gentlecomet.craft.response.Sweep;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.craft.vary.Quality;
 import gentlecomet.studio.service.Banks;
@@ -60,6 +61,7 @@ class BenchModel {
         model.addAttribute("locked", editing.locked(row.id()).stream().map(p -> String.valueOf(p.index())).collect(Collectors.joining(" ")));
         model.addAttribute("playable", Playable.of(row, collection.rules(), known.measurement()).json());
         model.addAttribute("view", BenchView.of(row.patch()));
+        model.addAttribute("hands", Sweep.Hand.values());
         model.addAttribute("history", patches.history(row.id(), HISTORY_SHOWN));
         model.addAttribute("revisions", patches.revisions(row.id()));
         model.addAttribute("assets", assets.of(collection.id()));

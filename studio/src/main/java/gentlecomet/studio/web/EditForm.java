@@ -8,6 +8,7 @@ import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.craft.edit.SetRecording;
 import gentlecomet.craft.edit.SetShape;
 import gentlecomet.craft.edit.ShapeRoute;
+import gentlecomet.craft.edit.SplitLayer;
 import gentlecomet.craft.edit.Together;
 import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.craft.response.VelocityCurve;
@@ -107,7 +108,7 @@ final class EditForm {
                 if (key < 0) {
                     throw new PatchEdit.EditException("\"" + field(form, "key") + "\" is not a key; expected a name such as C3.");
                 }
-                return new PatchEdit.Split(key);
+                return new SplitLayer(form.containsKey("layer") ? layer(form) : 0, key);
             default:
                 throw new PatchEdit.EditException("The page asked for something that this version does not know. Load the page again.");
         }

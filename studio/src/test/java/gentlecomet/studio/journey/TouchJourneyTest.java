@@ -3,6 +3,7 @@ package gentlecomet.studio.journey;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import gentlecomet.sound.parameter.KeyName;
 import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.studio.StudioTest;
 import gentlecomet.studio.service.Banks;
@@ -15,6 +16,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Dimension;
+import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.interactions.Actions;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -45,6 +47,7 @@ class TouchJourneyTest {
             page.open("/patches/" + id);
             page.find("#bench");
             splitAndSize(page);
+            mapByKeysAndInAnotherCount(page);
             response(page);
             macros(page);
             velocity(page);
@@ -83,11 +86,37 @@ class TouchJourneyTest {
         new Actions(page.driver).moveToElement(map, edge, -40).clickAndHold().moveByOffset(key, 0).release().perform();
         until(page, () -> Math.abs(value("layer2.zone.lowKey") - 67) <= 1);
         assertEquals(value("layer2.zone.lowKey") - 1, value("layer1.zone.highKey"), "both edges move as one");
+        page.click("#undo");
+        until(page, () -> value("layer2.zone.lowKey") == 55 && value("layer1.zone.highKey") == 54);
+        page.click("#redo");
+        until(page, () -> Math.abs(value("layer2.zone.lowKey") - 67) <= 1);
+        map = page.find("canvas.keymap");
+        page.js("arguments[0].scrollIntoView({block: 'center'})", map);
         new Actions(page.driver).moveToElement(map, -size.width / 2 + 60, -size.height / 2 + 2).clickAndHold().moveByOffset(0, 60).release().perform();
         until(page, () -> value("layer1.zone.highVelocity") < 110 && value("layer1.zone.highVelocity") > 80);
         page.until(d -> page.text("#keymap-words").contains("is silent from velocity"));
         page.click("#undo");
         until(page, () -> value("layer1.zone.highVelocity") == 127);
+    }
+
+    /** The upper velocity a step down by keys; then key 60 is C5 on the screen, and what is typed is kept all the same. */
+    private void mapByKeysAndInAnotherCount(Browser page) {
+        page.find("canvas.keymap").sendKeys(Keys.chord(Keys.SHIFT, Keys.ARROW_DOWN));
+        until(page, () -> value("layer1.zone.highVelocity") == 126);
+        page.click("#undo");
+        until(page, () -> value("layer1.zone.highVelocity") == 127);
+        callMiddleC(page, 5);
+        String highest = KeyName.retold(KeyName.of((int) value("layer1.zone.highKey")), 5);
+        page.until(d -> page.text("[id='layer1.zone.highKey'] .bar-value").equals(highest));
+        page.typeValue("layer1.zone.lowKey", "D5");
+        until(page, () -> value("layer1.zone.lowKey") == 62);
+        page.until(d -> d.findElement(By.id("undo")).getDomAttribute("title").endsWith("Lowest key C0 to D5"));
+        callMiddleC(page, 4);
+        page.until(d -> d.findElement(By.id("undo")).getDomAttribute("title").endsWith("Lowest key C-1 to D4"));
+    }
+
+    private static void callMiddleC(Browser page, int octave) {
+        page.js("const s = document.querySelector('[data-middle-octave]'); s.value = arguments[0]; s.dispatchEvent(new Event('change'))", String.valueOf(octave));
     }
 
     private void response(Browser page) {
@@ -119,7 +148,9 @@ class TouchJourneyTest {
         page.click("[data-check-macros]");
         page.until(Duration.ofSeconds(90), d -> page.text(card + ".sweep").contains("moves smoothly") && page.find("[data-check-macros]").isEnabled());
         assertTrue(page.text(card + ".sweep").contains("loudness 2"), page.text(card + ".sweep"));
-        assertTrue(page.text("[data-sweep=breath]").contains("not used"), "no route from breath");
+        for (String hand : new String[] {"breath", "pedal", "release"}) {
+            assertTrue(page.text("[data-sweep=" + hand + "]").contains("not used"), "no route from " + hand);
+        }
     }
 
     private void velocity(Browser page) {

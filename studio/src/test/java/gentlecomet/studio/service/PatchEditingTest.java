@@ -8,6 +8,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.StudioTest;
 import gentlecomet.studio.store.CollectionStore;
 import gentlecomet.studio.store.PatchStore;
@@ -50,6 +51,20 @@ class PatchEditingTest {
 
     private double cutoff() {
         return editing.get(id).patch().value(CUTOFF.index());
+    }
+
+    @Test
+    void aGestureOverTwoValuesIsOneStepWithTheWordsOfBoth() {
+        Parameter attack = Parameters.find("layer1.amplitude.attack");
+        Parameter sustain = Parameters.find("layer1.amplitude.sustain");
+        editing.edit(id, 0, "", new PatchEdit.SetValue(attack, 0.2));
+        editing.edit(id, 0, "drag", new PatchEdit.SetValue(attack, 0.3));
+        editing.edit(id, 0, "drag", new PatchEdit.SetValue(sustain, 40));
+        PatchRow row = editing.edit(id, 0, "drag", new PatchEdit.SetValue(attack, 0.5));
+        assertEquals("Layer 1 amplitude envelope: Attack 200 ms to 500 ms; Layer 1 amplitude envelope: Sustain 100.0 % to 40.0 %", editing.steps(row).undo());
+        Patch before = editing.undo(id).patch();
+        assertEquals(0.2, before.value(attack.index()));
+        assertEquals(100, before.value(sustain.index()));
     }
 
     @Test
