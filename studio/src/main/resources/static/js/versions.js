@@ -3,9 +3,13 @@ import * as player from './player.js';
 import {tellKeys} from './key-names.js';
 import {ask, say} from './requests.js';
 
+const POLL_MS = 1200;
+const MOST_POLLS = 100;
+
 /** What is heard: '' is the state on the bench. */
 let hearing = '';
 let heardBefore = 'padA';
+let polling = false;
 
 /** Goes back to the state on the bench, as every edit does. */
 export function hearNow() {
@@ -44,6 +48,22 @@ async function hear(patch, reference) {
 function show() {
   document.querySelectorAll('[data-hear]').forEach(b => b.setAttribute('aria-pressed', String(b.dataset.hear === hearing)));
   document.getElementById('bench')?.classList.toggle('elsewhere', hearing !== '');
+}
+
+/** Portraits of siblings come as they are measured. @param {() => number} patch */
+async function portraitsOf(patch) {
+  const waiting = () => [...document.querySelectorAll('[data-portrait-of]')].filter(cell => !cell.querySelector('svg'));
+  for (let i = 0; i < MOST_POLLS && waiting().length > 0; i++) {
+    await new Promise(resolve => setTimeout(resolve, POLL_MS));
+    try {
+      const portraits = await (await ask(`/patches/${patch()}/siblings/portraits`)).json();
+      waiting().forEach(cell => { cell.innerHTML = portraits[cell.dataset.portraitOf] ?? cell.innerHTML; });
+    } catch (refusal) {
+      if (!refusal.passing) {
+        return;
+      }
+    }
+  }
 }
 
 /**
@@ -90,6 +110,10 @@ export function wireVersions(bench, patch, post, flush) {
     e.preventDefault();
     post('save', {note: e.target.elements.note.value});
   });
+  if (!polling) {
+    polling = true;
+    portraitsOf(patch).finally(() => { polling = false; });
+  }
   const vary = bench.querySelector('[data-vary]');
   vary.addEventListener('submit', async e => {
     e.preventDefault();

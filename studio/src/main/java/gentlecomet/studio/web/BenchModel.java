@@ -15,6 +15,7 @@ import gentlecomet.studio.store.PatchStore.PatchRow;
 import gentlecomet.studio.service.Versions;
 import gentlecomet.studio.store.VersionStore;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
@@ -24,6 +25,7 @@ import org.springframework.ui.Model;
 class BenchModel {
 
     private static final int HISTORY_SHOWN = 40;
+    private static final String UNMEASURED = "…";
 
     private final PatchEditing editing;
     private final PatchStore patches;
@@ -73,11 +75,17 @@ class BenchModel {
         model.addAttribute("siblings", siblings(row, collection.rules()));
     }
 
+    /** Portraits of a patch's siblings by their ids, of those that have been measured. */
+    Map<Long, String> portraits(PatchRow row) {
+        return siblings(row, banks.collectionOf(row).rules()).stream().filter(s -> !s.portrait.equals(UNMEASURED))
+                .collect(Collectors.toMap(s -> s.row.id(), Sibling::portrait));
+    }
+
     /** A sibling with its picture, as far as it has been measured. */
     record Sibling(VersionStore.VariationRow row, String portrait) {
     }
 
     private List<Sibling> siblings(PatchRow row, HouseRules rules) {
-        return versions.variations(row.id()).stream().map(v -> new Sibling(v, measured.measured(v.patch(), rules).map(Portrait::svg).orElse("…"))).toList();
+        return versions.variations(row.id()).stream().map(v -> new Sibling(v, measured.measured(v.patch(), rules).map(Portrait::svg).orElse(UNMEASURED))).toList();
     }
 }

@@ -13,6 +13,7 @@ import gentlecomet.studio.store.VersionStore;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -85,6 +86,12 @@ class VersionController {
                 .filter(q -> quality.contains(q.name().toLowerCase(Locale.ROOT))).toList();
         versions.vary(id, qualities, strength, count, seed);
         return bench.part(editing.get(id), model);
+    }
+
+    @GetMapping("/patches/{id}/siblings/portraits")
+    @ResponseBody
+    Map<Long, String> portraits(@PathVariable long id) {
+        return bench.portraits(editing.get(id));
     }
 
     @PostMapping("/patches/{id}/siblings/{sibling}/keep")
