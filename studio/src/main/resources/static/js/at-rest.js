@@ -1,5 +1,5 @@
 // What a bench learns once the hand has come to rest: figures and words of the new state, the last save for the spectrum, what a voice costs.
-import * as engine from '../engine/engine.js';
+import {LivePatch} from '../engine/engine.js';
 import * as player from './player.js';
 import {ask, say} from './requests.js';
 import {costOf} from './live-pictures.js';
@@ -33,7 +33,7 @@ export function besideSoon(element) {
     requestIdleCallback(() => {
       const cost = document.getElementById('live-cost');
       if (cost && hands.state()) {
-        cost.textContent = `${costOf(state.image, engine.plainImage()).toFixed(1)} × a plain one`;
+        cost.textContent = `${costOf(state.image, LivePatch.plainImage()).toFixed(1)} × a plain one`;
       }
     });
     const changed = !document.getElementById('save').disabled && element.querySelector('#focus').dataset.saved === 'true';

@@ -1,5 +1,5 @@
 // The menu of a value bar: macros, routes, copy, paste, neutral.
-import * as engine from '../engine/engine.js';
+import {LivePatch} from '../engine/engine.js';
 import {format} from './key-names.js';
 
 let copied = null;
@@ -68,7 +68,7 @@ export function openBarMenu(bar, state, edit) {
     const title = document.createElement('div');
     title.className = 'soft';
     title.textContent = 'What moves this';
-    menu.append(title, ...movers.map(([name, low, high]) => item(`${name}: ${format(index, engine.valueAt(index, Number(low)))} to ${format(index, engine.valueAt(index, Number(high)))}`,
+    menu.append(title, ...movers.map(([name, low, high]) => item(`${name}: ${format(index, LivePatch.valueAt(index, Number(low)))} to ${format(index, LivePatch.valueAt(index, Number(high)))}`,
       () => openMover(name, bar.dataset.name))));
   }
   menu.append(macros,

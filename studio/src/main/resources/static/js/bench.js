@@ -1,5 +1,5 @@
 // The bench: ties value bars, pictures and forms to the patch in hand.
-import * as engine from '../engine/engine.js';
+import {LivePatch} from '../engine/engine.js';
 import * as player from './player.js';
 import {ask, say} from './requests.js';
 import {PatchState} from './patch-state.js';
@@ -29,7 +29,7 @@ let followed = false;
 /** How long a hand rests before pictures that it did not move are drawn again. */
 const REST_MS = 140;
 const MACROS = 8;
-const macroIndex = engine.indexOf('macro1');
+const macroIndex = LivePatch.indexOf('macro1');
 let restTimer = null;
 let moved = null;
 let movedDrawing = false;
@@ -251,7 +251,7 @@ export function openPlace(id) {
 }
 
 function showAll() {
-  const values = engine.soundings(state.image);
+  const values = LivePatch.soundings(state.image);
   bench()?.querySelectorAll('.bar[data-index], .bar-choice').forEach(bar => showBar(bar, values[Number(bar.dataset.index)]));
   bench()?.querySelectorAll('[data-now-of]').forEach(box => {
     box.textContent = `now ${format(Number(box.dataset.nowOf), values[Number(box.dataset.nowOf)])}`;
@@ -274,7 +274,7 @@ function redraw() {
 /** After a move only what shows the moved value is drawn at once; everything else follows when the hand rests. */
 function showMoved(index) {
   const bars = bench().querySelectorAll(`[data-index="${index}"]`);
-  bars.forEach(bar => showBar(bar, engine.sounding(state.image, index)));
+  bars.forEach(bar => showBar(bar, LivePatch.sounding(state.image, index)));
   moved = bars[0]?.closest('.source, .two > div, .effect-card') ?? bench().querySelector(`[data-stage-panel="${stage}"]`);
   if (!movedDrawing) {
     movedDrawing = true;
@@ -325,7 +325,7 @@ document.addEventListener('comet:macro', ({detail}) => {
     state.set(detail.index, detail.value);
   } else if (player.heard()) {
     // Away from the bench a macro is only tried out; nothing is stored.
-    player.setParameter(detail.index, detail.value, engine.edited(player.heard(), detail.index, detail.value));
+    player.setParameter(detail.index, detail.value, LivePatch.edited(player.heard(), detail.index, detail.value));
   }
 });
 

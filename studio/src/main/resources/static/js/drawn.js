@@ -1,5 +1,5 @@
 // Drawn lists: harmonics and steps as bars, curves as points, and all of them as typed numbers.
-import * as engine from '../engine/engine.js';
+import {LivePatch} from '../engine/engine.js';
 import {colour, fit, handle, label} from './canvas.js';
 
 const NEAR = 14;
@@ -20,7 +20,7 @@ export function wireDrawn(box, image, edit) {
   if (!canvas) {
     return;
   }
-  const list = new DrawnList(box, [...engine.shape(image(), Number(box.dataset.kind))], numbers => send(numbers.map(round).join(' ')));
+  const list = new DrawnList(box, [...LivePatch.shape(image(), Number(box.dataset.kind))], numbers => send(numbers.map(round).join(' ')));
   new ResizeObserver(() => list.draw()).observe(canvas);
   document.addEventListener('comet:theme', () => list.draw());
   canvas.addEventListener('pointerdown', e => list.press(e));

@@ -1,5 +1,5 @@
 // What is muted, bypassed or heard alone for now. Only the audio thread hears of it: nothing here is ever stored in a patch.
-import * as engine from '../engine/engine.js';
+import {LivePatch} from '../engine/engine.js';
 
 const ROUTE_NUMBERS = 8;
 const OFF_DB = -72;
@@ -59,11 +59,11 @@ export function masked(image) {
     return image;
   }
   const pins = new Map();
-  const pin = (id, value) => pins.set(engine.indexOf(id), value);
+  const pin = (id, value) => pins.set(LivePatch.indexOf(id), value);
   off.forEach(part => silence(part, pin));
   soloed(pin);
-  const heard = engine.pinned(image, Float64Array.from(pins.keys()), Float64Array.from(pins.values()));
-  const routes = engine.parameterCount();
+  const heard = LivePatch.pinned(image, Float64Array.from(pins.keys()), Float64Array.from(pins.values()));
+  const routes = LivePatch.parameterCount();
   routesOff.forEach(route => {
     if (route < heard[routes]) {
       heard[routes + 1 + ROUTE_NUMBERS * route + 2] = 0;

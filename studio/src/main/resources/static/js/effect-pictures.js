@@ -1,12 +1,12 @@
 // Pictures of effects: equaliser, compressor, delay, reverb, and the chain as a whole.
-import * as engine from '../engine/engine.js';
+import {LivePatch, LivePictures} from '../engine/engine.js';
 import {colour, curve, frequencyGrid, handle, label} from './canvas.js';
 import {divisionSeconds} from './divisions.js';
 
 const SLOTS = 10;
 /** Seconds across the picture of a delay. */
 export const DELAY_SPAN = 3;
-const at = id => engine.indexOf(id);
+const at = id => LivePatch.indexOf(id);
 
 /** Registry index of a slot's parameter. @param {number} first index of the slot's first parameter */
 export function ofSlot(first, id) {
@@ -22,7 +22,7 @@ export const effectPictures = {
       g.fillRect(0, y(db), w, 1);
       label(g, `${db} dB`, 3, y(db) - 3, colour('--soft'), 'left', 10);
     }
-    curve(g, engine.pictureEffect(heard(image, Number(data.first)), Number(data.first), Math.round(w / 2)), 0, w, y, colour('--tide'), 2);
+    curve(g, LivePictures.effect(heard(image, Number(data.first)), Number(data.first), Math.round(w / 2)), 0, w, y, colour('--tide'), 2);
     equaliserPoints(image, Number(data.first), w, h).forEach(p => {
       handle(g, p.x, p.y);
       label(g, p.name, p.x, p.y - 9, colour('--soft'), 'center', 9);
@@ -37,9 +37,9 @@ export const effectPictures = {
     g.moveTo(0, y(-60));
     g.lineTo(side * 60 / 66, y(0));
     g.stroke();
-    curve(g, engine.pictureEffect(heard(image, Number(data.first)), Number(data.first), 120), 0, side * 60 / 66, y, colour('--tide'), 2);
+    curve(g, LivePictures.effect(heard(image, Number(data.first)), Number(data.first), 120), 0, side * 60 / 66, y, colour('--tide'), 2);
     label(g, 'in −60 to 0 dB, out upward', w - 4, h - 4, colour('--soft'), 'right', 10);
-    const threshold = engine.sounding(image, ofSlot(Number(data.first), 'compressor.threshold'));
+    const threshold = LivePatch.sounding(image, ofSlot(Number(data.first), 'compressor.threshold'));
     handle(g, side * (threshold + 60) / 66, y(threshold));
     if (data.note) {
       const [before, after] = data.note.map(v => 20 * Math.log10(Math.max(1e-6, v)));
@@ -52,7 +52,7 @@ export const effectPictures = {
 
   delay(g, w, h, image, layer, large, data) {
     const first = Number(data.first);
-    const v = id => engine.sounding(image, ofSlot(first, id));
+    const v = id => LivePatch.sounding(image, ofSlot(first, id));
     const tempo = image[at('performance.tempo')];
     const span = DELAY_SPAN;
     const mix = v('mix') / 100;
@@ -94,7 +94,7 @@ export const effectPictures = {
 
   reverb(g, w, h, image, layer, large, data) {
     const first = Number(data.first);
-    const v = id => engine.sounding(image, ofSlot(first, id));
+    const v = id => LivePatch.sounding(image, ofSlot(first, id));
     const tempo = image[at('performance.tempo')];
     const span = 8;
     const pre = divisionSeconds(ofSlot(first, 'reverb.division'), image, tempo) ?? v('reverb.preDelay');
@@ -104,7 +104,7 @@ export const effectPictures = {
       return t < 0 ? 0 : v('mix') / 100 * Math.max(0, 1 - t / decay);
     });
     curve(g, values, 0, w, x => h - 4 - x * (h - 12), colour('--tide'));
-    label(g, `to −60 dB in ${engine.format(ofSlot(first, 'reverb.decay'), decay)}`, w - 4, 12, colour('--soft'), 'right', 10);
+    label(g, `to −60 dB in ${LivePatch.format(ofSlot(first, 'reverb.decay'), decay)}`, w - 4, 12, colour('--soft'), 'right', 10);
   },
 
   effects(g, w, h, image) {
@@ -114,7 +114,7 @@ export const effectPictures = {
       g.fillStyle = colour('--rule');
       g.fillRect(4, 4 + i * step, w - 8, step - 3);
       g.fillStyle = colour('--tide');
-      g.fillRect(4, 4 + i * step, (w - 8) * engine.sounding(image, ofSlot(first, 'mix')) / 100, step - 3);
+      g.fillRect(4, 4 + i * step, (w - 8) * LivePatch.sounding(image, ofSlot(first, 'mix')) / 100, step - 3);
     });
   },
 };
@@ -122,8 +122,8 @@ export const effectPictures = {
 /** The points by which an equaliser is drawn: shelves and bells, at their frequency and gain. */
 export function equaliserPoints(image, first, w, h) {
   const point = (name, hz, gain, q) => ({name, hz: ofSlot(first, hz), gain: ofSlot(first, gain), q: q && ofSlot(first, q),
-    x: Math.log(engine.sounding(image, ofSlot(first, hz)) / 20) / Math.log(1000) * w,
-    y: h / 2 - Math.max(-26, Math.min(26, engine.sounding(image, ofSlot(first, gain)))) / 26 * (h / 2 - 4)});
+    x: Math.log(LivePatch.sounding(image, ofSlot(first, hz)) / 20) / Math.log(1000) * w,
+    y: h / 2 - Math.max(-26, Math.min(26, LivePatch.sounding(image, ofSlot(first, gain)))) / 26 * (h / 2 - 4)});
   return [point('low', 'equaliser.lowShelf', 'equaliser.lowGain'), ...[1, 2, 3, 4].map(b => point(String(b), `equaliser.bell${b}`, `equaliser.gain${b}`, `equaliser.q${b}`)),
     point('high', 'equaliser.highShelf', 'equaliser.highGain')];
 }
@@ -134,7 +134,7 @@ export function delayPoints(image, first, w, h) {
   return ['Left', 'Right'].map((side, i) => {
     const division = ofSlot(first, `delay.division${side}`);
     const time = ofSlot(first, `delay.time${side}`);
-    const seconds = divisionSeconds(division, image, tempo) ?? engine.sounding(image, time);
+    const seconds = divisionSeconds(division, image, tempo) ?? LivePatch.sounding(image, time);
     return {division, time, x: seconds / DELAY_SPAN * w + 1.5, y: i === 0 ? 8 : h - 8};
   });
 }
@@ -143,7 +143,7 @@ export function delayPoints(image, first, w, h) {
 function heard(image, first) {
   const copy = Float64Array.from(image);
   for (let i = first; i < first + at('effect2.type') - at('effect1.type'); i++) {
-    copy[i] = engine.sounding(image, i);
+    copy[i] = LivePatch.sounding(image, i);
   }
   return copy;
 }

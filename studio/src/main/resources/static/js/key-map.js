@@ -1,5 +1,5 @@
 // The key map: zones of layers over keys and velocities, moved by hand, and the measured response behind them.
-import * as engine from '../engine/engine.js';
+import {LivePatch} from '../engine/engine.js';
 import * as player from './player.js';
 import {ask, say} from './requests.js';
 import {colour, label, layerColour} from './canvas.js';
@@ -17,7 +17,7 @@ const SHOWN = {
   tail: {text: v => `${v.toFixed(2)} s`, of: c => c.tail},
 };
 
-export const at = (layer, id) => engine.indexOf(`layer${layer + 1}.${id}`);
+export const at = (layer, id) => LivePatch.indexOf(`layer${layer + 1}.${id}`);
 export const on = image => [0, 1, 2, 3].filter(l => image[at(l, 'on')] === 1);
 export const keyX = (key, w) => Math.max(0, Math.min(w, (key - LOW) / (HIGH - LOW) * w));
 export const base = (h, large) => (large ? h - KEYS : h);

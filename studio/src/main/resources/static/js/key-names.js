@@ -1,24 +1,24 @@
 // What keys are called on the screen: key 60 is C4 unless somebody wants C3 or C5. What is kept always says C4.
-import * as engine from '../engine/engine.js';
+import {LivePatch} from '../engine/engine.js';
 
 const KEPT = 'comet-middle-octave';
 const originals = new WeakMap();
 let middle = Number(localStorage.getItem(KEPT) ?? 4);
 
 /** @param {number} key 0 to 127 @returns {string} for example "F#3" */
-export const keyName = key => toldKeys(engine.keyName(key));
+export const keyName = key => toldKeys(LivePatch.keyName(key));
 
 /** A sentence of the server or the engine with its key names as they are called here. @param {string} text */
-export const toldKeys = text => (middle === 4 ? text : engine.retoldKeys(text, middle));
+export const toldKeys = text => (middle === 4 ? text : LivePatch.retoldKeys(text, middle));
 
 /** A typed key name as it is kept; other text stays as it is. @param {string} text */
-export const standardKey = text => (middle === 4 ? text : engine.standardKey(text, middle));
+export const standardKey = text => (middle === 4 ? text : LivePatch.standardKey(text, middle));
 
 /** A value with its unit. @param {number} index of the parameter @param {number} value */
-export const format = (index, value) => toldKeys(engine.format(index, value));
+export const format = (index, value) => toldKeys(LivePatch.format(index, value));
 
 /** The value of a typed text, or NaN. @param {number} index @param {string} text */
-export const parse = (index, text) => engine.parse(index, standardKey(text));
+export const parse = (index, text) => LivePatch.parse(index, standardKey(text));
 
 /** The fields of a form, those that take a key as it is kept. @param {HTMLFormElement} form @returns {Record<string, string>} */
 export const standardFields = form => Object.fromEntries([...new FormData(form)].map(([name, value]) =>

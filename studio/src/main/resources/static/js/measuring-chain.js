@@ -1,6 +1,8 @@
 // What hangs on the output to measure it while it plays: both channels, their K-weighted levels, and the last save beside them.
+import {LivePictures} from '../engine/engine.js';
 
 const FRAME = 4096;
+const LONG_FRAME = 16384;
 const MOMENTARY_SECONDS = 0.4;
 /** The two filters of K-weighting at 48 kHz, ITU-R BS.1770-4, tables 1 and 2: feedforward and feedback. */
 const SHELF = [[1.53512485958697, -2.69169618940638, 1.19839281085285], [1, -1.69065929318241, 0.73248077421585]];
@@ -11,7 +13,7 @@ export class MeasuringChain {
   /** @param {AudioContext} context @param {AudioWorkletNode} node its second output is the last save, unheard */
   constructor(context, node) {
     this.rate = context.sampleRate;
-    this.sides = pair(context, node, FRAME);
+    this.sides = pair(context, node, LONG_FRAME);
     const shelf = new IIRFilterNode(context, {feedforward: SHELF[0], feedback: SHELF[1]});
     const highPass = new IIRFilterNode(context, {feedforward: HIGH_PASS[0], feedback: HIGH_PASS[1]});
     node.connect(shelf, 0).connect(highPass);
@@ -20,8 +22,10 @@ export class MeasuringChain {
     node.connect(this.both, 0);
     this.saved = new AnalyserNode(context, {fftSize: FRAME, smoothingTimeConstant: 0.6});
     node.connect(this.saved, 1);
-    this.left = new Float32Array(FRAME);
-    this.right = new Float32Array(FRAME);
+    this.longLeft = new Float32Array(LONG_FRAME);
+    this.longRight = new Float32Array(LONG_FRAME);
+    this.left = this.longLeft.subarray(LONG_FRAME - FRAME);
+    this.right = this.longRight.subarray(LONG_FRAME - FRAME);
     this.bins = new Float32Array(FRAME / 2);
     this.savedBins = new Float32Array(FRAME / 2);
     this.long = new Float32Array(32768);
@@ -29,8 +33,8 @@ export class MeasuringChain {
 
   /** Reads the latest samples and spectra. */
   read() {
-    this.sides[0].getFloatTimeDomainData(this.left);
-    this.sides[1].getFloatTimeDomainData(this.right);
+    this.sides[0].getFloatTimeDomainData(this.longLeft);
+    this.sides[1].getFloatTimeDomainData(this.longRight);
     this.both.getFloatFrequencyData(this.bins);
     this.saved.getFloatFrequencyData(this.savedBins);
   }
@@ -80,46 +84,9 @@ export class MeasuringChain {
     return peak;
   }
 
-  /** Fundamental of what sounds in Hz, or 0: the first deep dip of the normalised difference of the signal and itself later. */
+  /** Fundamental of what sounds in Hz, or 0 without a clear pitch. */
   pitch() {
-    const x = this.left.map((v, i) => v + this.right[i]);
-    const longest = Math.round(this.rate / 28);
-    const window = FRAME - longest;
-    let total = 0;
-    let before = 1;
-    let dip = 0;
-    for (let lag = 1; lag < longest; lag++) {
-      let sum = 0;
-      for (let i = 0; i < window; i += 2) {
-        const d = x[i] - x[i + lag];
-        sum += d * d;
-      }
-      total += sum;
-      const now = total === 0 ? 1 : sum * lag / total;
-      if (dip === 0 && lag > 12 && now < 0.2) {
-        dip = lag;
-      }
-      if (dip > 0 && now > before) {
-        return this.rate / this.refined(x, lag - 1, window);
-      }
-      before = now;
-    }
-    return 0;
-  }
-
-  /** A lag between samples, by the parabola through its neighbours. */
-  refined(x, lag, window) {
-    const difference = at => {
-      let sum = 0;
-      for (let i = 0; i < window; i++) {
-        const d = x[i] - x[i + at];
-        sum += d * d;
-      }
-      return sum;
-    };
-    const [a, b, c] = [difference(lag - 1), difference(lag), difference(lag + 1)];
-    const bend = a - 2 * b + c;
-    return lag + (bend > 0 ? 0.5 * (a - c) / bend : 0);
+    return LivePictures.tunerHz(this.longLeft, this.longRight, this.rate);
   }
 }
 

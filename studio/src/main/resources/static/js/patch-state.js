@@ -1,5 +1,5 @@
 // The patch on the bench: what is heard, what the server has, and the edits on their way between the two.
-import * as engine from '../engine/engine.js';
+import {LivePatch} from '../engine/engine.js';
 import * as player from './player.js';
 import {ask, hush, say} from './requests.js';
 import {hearNow} from './versions.js';
@@ -39,7 +39,7 @@ export class PatchState {
   release() {
     this.onHold = false;
     for (const {index, value} of this.pending.values()) {
-      player.setParameter(index, value, engine.edited(this.image, index, value));
+      player.setParameter(index, value, LivePatch.edited(this.image, index, value));
     }
     if (this.pending.size > 0) {
       this.flush();
@@ -52,7 +52,7 @@ export class PatchState {
 
   /** Value at which a parameter sounds before routes. */
   sounding(index) {
-    return engine.sounding(this.image, index);
+    return LivePatch.sounding(this.image, index);
   }
 
   /** Locks or unlocks a parameter for edits and siblings. @param {HTMLElement} bar */
@@ -93,7 +93,7 @@ export class PatchState {
       return;
     }
     hearNow();
-    player.setParameter(index, value, engine.edited(this.image, index, value));
+    player.setParameter(index, value, LivePatch.edited(this.image, index, value));
     this.pending.set(index, {index, value, gesture: `${performance.timeOrigin.toFixed(0)}.${this.gesture}${this.together ? '' : `.${index}`}`});
     clearTimeout(this.timer);
     this.timer = setTimeout(() => this.flush(), SEND_AFTER_MS);

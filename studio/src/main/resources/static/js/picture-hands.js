@@ -1,5 +1,5 @@
 // Editing on the pictures: envelope points, the filter's peak, edges of the key map.
-import * as engine from '../engine/engine.js';
+import {LivePatch} from '../engine/engine.js';
 import {DELAY_SPAN, delayPoints, equaliserPoints, ofSlot} from './effect-pictures.js';
 import {nearestDivision} from './divisions.js';
 import {keyMapHand, wireKeyMapKeys} from './key-map-hands.js';
@@ -49,7 +49,7 @@ export function wirePicture(canvas, state, shownLayer) {
 }
 
 const clamp = v => Math.max(0, Math.min(1, v));
-const find = (layer, id) => engine.indexOf(`layer${layer + 1}.${id}`);
+const find = (layer, id) => LivePatch.indexOf(`layer${layer + 1}.${id}`);
 
 /** The nearest point follows the hand; the time axis stays as it was when the drag began. */
 function envelopeHand(state, layer, box, from, which) {
@@ -73,7 +73,7 @@ function envelopeHand(state, layer, box, from, which) {
 function filterHand(state, layer, box, from, which) {
   const cutoff = find(layer, `filter${which + 1}.cutoff`);
   const resonance = find(layer, `filter${which + 1}.resonance`);
-  if (!engine.relevant(state.image, cutoff)) {
+  if (!LivePatch.relevant(state.image, cutoff)) {
     return null;
   }
   const start = state.sounding(resonance);
@@ -113,7 +113,7 @@ function delayHand(state, layer, box, from, first) {
   if (point.d > NEAR) {
     return null;
   }
-  const tempo = state.image[engine.indexOf('performance.tempo')];
+  const tempo = state.image[LivePatch.indexOf('performance.tempo')];
   return place => {
     const seconds = Math.max(0.001, place.x / box.width * DELAY_SPAN);
     if (state.image[point.division] === 0) {

@@ -1,5 +1,5 @@
 // The bench's pictures, drawn from the engine's own curves.
-import * as engine from '../engine/engine.js';
+import {LivePatch, LivePictures} from '../engine/engine.js';
 import {colour, curve, fit, frequencyGrid, handle, label, layerColour} from './canvas.js';
 import {divisionSeconds} from './divisions.js';
 import {effectPictures} from './effect-pictures.js';
@@ -13,7 +13,7 @@ const MAX_DB = 40;
 /** Part of a source's picture that shows its wave; its harmonics stand below. */
 const WAVE_SHARE = 0.62;
 const HARMONICS = 32;
-const at = (id) => engine.indexOf(id);
+const at = (id) => LivePatch.indexOf(id);
 const layerId = (layer, id) => at(`layer${layer + 1}.${id}`);
 
 const ENVELOPES = ['amplitude', 'envelope2', 'envelope3', 'envelope4'];
@@ -25,7 +25,7 @@ export function envelopeId(which) {
 
 /** Time span that shows a whole envelope, with the moment the key goes up. */
 function envelopeSpan(image, layer, which) {
-  const v = id => engine.sounding(image, layerId(layer, `${ENVELOPES[which]}.${id}`));
+  const v = id => LivePatch.sounding(image, layerId(layer, `${ENVELOPES[which]}.${id}`));
   const tempo = image[at('performance.tempo')];
   const time = id => divisionSeconds(layerId(layer, `${ENVELOPES[which]}.${id}Division`), image, tempo) ?? v(id);
   const [delay, attack, hold, decay, release] = ['delay', 'attack', 'hold', 'decay', 'release'].map(time);
@@ -43,14 +43,14 @@ const drawers = {
 
   source(g, w, h, image, layer, large, data) {
     const source = Number(data.source ?? 0);
-    const off = engine.sounding(image, layerId(layer, `source${source + 1}.level`)) <= -72;
+    const off = LivePatch.sounding(image, layerId(layer, `source${source + 1}.level`)) <= -72;
     g.fillStyle = colour('--rule');
     g.fillRect(0, (large ? h * WAVE_SHARE : h) / 2, w, 1);
     if (off) {
       label(g, 'off', w / 2, h / 2 - 5, colour('--soft'), 'center');
       return;
     }
-    const wave = engine.pictureWave(image, layer, source, Math.round(w));
+    const wave = LivePictures.wave(image, layer, source, Math.round(w));
     let peak = 1e-6;
     wave.forEach(v => { peak = Math.max(peak, Math.abs(v)); });
     const scale = Math.max(peak, 0.02);
@@ -58,7 +58,7 @@ const drawers = {
     curve(g, wave, 0, w, v => top / 2 - v / scale * (top / 2 - 5), layerColour(layer), 1.4);
     if (large) {
       label(g, `peak ${(20 * Math.log10(peak)).toFixed(1)} dB`, w - 4, top - 3, colour('--soft'), 'right', 10);
-      harmonics(g, w, h, top, engine.pictureHarmonics(image, layer, source, HARMONICS));
+      harmonics(g, w, h, top, LivePictures.harmonics(image, layer, source, HARMONICS));
     }
   },
 
@@ -84,20 +84,20 @@ const drawers = {
     }
     const off = image[layerId(layer, `${id}.type`)] === 0;
     const heard = sounded(image, layer, ['cutoff', 'resonance', 'combTune', 'combFeedback', 'vowel'].map(p => `${id}.${p}`));
-    const response = engine.pictureFilter(heard, layer, Number(data.filter ?? 0), Math.round(w / 2));
+    const response = LivePictures.filter(heard, layer, Number(data.filter ?? 0), Math.round(w / 2));
     curve(g, response, 0, w, y, off ? colour('--soft') : layerColour(layer), large ? 2.2 : 1.5);
     if (off) {
       label(g, 'off', w / 2, y(0) - 6, colour('--soft'), 'center');
-    } else if (large && engine.relevant(image, layerId(layer, `${id}.cutoff`))) {
+    } else if (large && LivePatch.relevant(image, layerId(layer, `${id}.cutoff`))) {
       const cutoffAt = layerId(layer, `${id}.cutoff`);
-      const cutoff = engine.sounding(image, cutoffAt);
+      const cutoff = LivePatch.sounding(image, cutoffAt);
       const x = Math.log(cutoff / 20) / Math.log(1000) * w;
-      const amount = engine.sounding(image, layerId(layer, `${id}.envelopeAmount`));
+      const amount = LivePatch.sounding(image, layerId(layer, `${id}.envelopeAmount`));
       if (amount !== 0) {
         const reach = Math.log(cutoff * Math.pow(2, amount) / 20) / Math.log(1000) * w;
         g.fillStyle = colour('--plum');
         g.fillRect(Math.min(x, reach), 6, Math.abs(reach - x), 3);
-        label(g, `envelope 2 to ${engine.format(cutoffAt, Math.min(20000, Math.max(20, cutoff * Math.pow(2, amount))))}`, Math.max(4, Math.min(w - 150, Math.min(x, reach))), 22, colour('--plum'));
+        label(g, `envelope 2 to ${LivePatch.format(cutoffAt, Math.min(20000, Math.max(20, cutoff * Math.pow(2, amount))))}`, Math.max(4, Math.min(w - 150, Math.min(x, reach))), 22, colour('--plum'));
       }
       handle(g, x, y(response[Math.max(0, Math.min(response.length - 1, Math.round(x / w * (response.length - 1))))]));
     }
@@ -122,7 +122,7 @@ const drawers = {
       return;
     }
     const heard = sounded(image, layer, [1, 2].flatMap(f => ['cutoff', 'resonance', 'combTune', 'combFeedback', 'vowel', 'mix'].map(p => `filter${f}.${p}`)));
-    curve(g, engine.pictureFilters(heard, layer, Math.round(w)), 0, w, y, layerColour(layer), large ? 2.2 : 1.5);
+    curve(g, LivePictures.filters(heard, layer, Math.round(w)), 0, w, y, layerColour(layer), large ? 2.2 : 1.5);
   },
 
   envelope(g, w, h, image, layer, large, data) {
@@ -138,16 +138,16 @@ const drawers = {
     const which = Number(data.lfo ?? 0);
     const id = p => layerId(layer, `lfo${which + 1}.${p}`);
     const tempo = image[at('performance.tempo')];
-    const cycle = divisionSeconds(id('division'), image, tempo) ?? 1 / engine.sounding(image, id('rate'));
-    const seconds = engine.sounding(image, id('delay')) + engine.sounding(image, id('fade')) + 3 * cycle;
+    const cycle = divisionSeconds(id('division'), image, tempo) ?? 1 / LivePatch.sounding(image, id('rate'));
+    const seconds = LivePatch.sounding(image, id('delay')) + LivePatch.sounding(image, id('fade')) + 3 * cycle;
     const heard = sounded(image, layer, ['rate', 'delay', 'fade', 'phase', 'pulseWidth', 'smooth'].map(p => `lfo${which + 1}.${p}`));
-    const values = engine.pictureLfo(heard, layer, which, seconds, Math.round(w * 2));
+    const values = LivePictures.lfo(heard, layer, which, seconds, Math.round(w * 2));
     g.fillStyle = colour('--rule');
     g.fillRect(0, h / 2, w, 1);
     curve(g, values, 0, w, v => h / 2 - v * (h / 2 - 6), layerColour(layer), large ? 1.8 : 1.2);
     const note = data.note;
     if (large && note && !Number.isNaN(note.lfos[which])) {
-      const start = engine.sounding(image, id('delay')) + engine.sounding(image, id('fade'));
+      const start = LivePatch.sounding(image, id('delay')) + LivePatch.sounding(image, id('fade'));
       const t = note.seconds < seconds ? note.seconds : start + (note.seconds - start) % (3 * cycle);
       dot(g, t / seconds * w, h / 2 - note.lfos[which] * (h / 2 - 6));
     }
@@ -181,7 +181,7 @@ const drawers = {
     g.fillStyle = colour('--tide');
     const x = trim / 36 * w / 2;
     g.fillRect(Math.min(w / 2, w / 2 + x), h / 2 - 5, Math.max(2, Math.abs(x)), 10);
-    label(g, engine.format(at('levelTrim'), trim), w / 2, h - 3, colour('--soft'), 'center', 10);
+    label(g, LivePatch.format(at('levelTrim'), trim), w / 2, h - 3, colour('--soft'), 'center', 10);
   },
 };
 
@@ -238,7 +238,7 @@ function envelope(g, w, h, image, layer, which, large, stroke, note) {
   const {span, x, y, points} = envelopePoints(image, layer, which, w, h);
   const group = ENVELOPES[which];
   const heard = sounded(image, layer, ['delay', 'attack', 'hold', 'decay', 'sustain', 'release', 'attackCurve', 'decayCurve', 'releaseCurve'].map(id => `${group}.${id}`));
-  const values = engine.pictureEnvelope(heard, layer, which, span.held, span.seconds, Math.max(200, Math.round(w)));
+  const values = LivePictures.envelope(heard, layer, which, span.held, span.seconds, Math.max(200, Math.round(w)));
   if (large) {
     g.fillStyle = colour('--rule');
     g.fillRect(x(span.held), y(1), 1, y(0) - y(1));
@@ -272,7 +272,7 @@ function sounded(image, layer, ids) {
   const copy = Float64Array.from(image);
   ids.forEach(id => {
     const index = layerId(layer, id);
-    copy[index] = engine.sounding(image, index);
+    copy[index] = LivePatch.sounding(image, index);
   });
   return copy;
 }

@@ -58,11 +58,15 @@ export function wake() {
 async function start() {
   if (!context) {
     context = new AudioContext({sampleRate: 48000, latencyHint: localStorage.getItem(BUFFER) === 'safe' ? SAFE_SECONDS : 'interactive'});
-    context.onstatechange = () => tell('started', context.state === 'running');
-    context.onerror = () => {
+    const device = context;
+    device.onstatechange = () => device === context && tell('started', device.state === 'running');
+    device.onerror = () => {
       say('The audio device has gone. Connect one and press a key: sound begins again, and nothing of the patch is lost.', {key: 'device'});
       context = null;
       node = null;
+      phrasePlaying = false;
+      tell('phrase', false);
+      tell('started', false);
     };
   }
   await context.resume();

@@ -1,17 +1,17 @@
 // A recording as a whole, with its trim and its loop to be moved by hand.
-import * as engine from '../engine/engine.js';
+import {LivePatch} from '../engine/engine.js';
 import {recording} from './player.js';
 import {colour, label} from './canvas.js';
 
 const NEAR = 10;
-const place = (layer, source, id) => engine.indexOf(`layer${layer + 1}.source${source + 1}.${id}`);
+const place = (layer, source, id) => LivePatch.indexOf(`layer${layer + 1}.source${source + 1}.${id}`);
 
 /** Edges that can be moved: start and end of what is played, and of the loop while there is one. */
 export function recordingEdges(image, layer, source, w) {
-  const looped = engine.sounding(image, place(layer, source, 'loop')) !== 0;
+  const looped = LivePatch.sounding(image, place(layer, source, 'loop')) !== 0;
   return ['start', 'end', ...(looped ? ['loopStart', 'loopEnd'] : [])].map(id => {
     const index = place(layer, source, id);
-    return {id, index, loop: id.startsWith('loop'), x: engine.sounding(image, index) / 100 * w};
+    return {id, index, loop: id.startsWith('loop'), x: LivePatch.sounding(image, index) / 100 * w};
   });
 }
 
@@ -49,7 +49,7 @@ export function recordingPicture(g, w, h, image, layer, large, data) {
     g.fillStyle = colour(e.loop ? '--plum' : '--ember');
     g.fillRect(x - 1, e.loop ? 10 : 0, 2, h - (e.loop ? 10 : 0));
     const right = x > w - 60;
-    const seconds = (engine.sounding(image, e.index) / 100 * file.left.length / file.rate).toFixed(3);
+    const seconds = (LivePatch.sounding(image, e.index) / 100 * file.left.length / file.rate).toFixed(3);
     label(g, `${e.loop ? 'loop ' : ''}${seconds} s`, right ? x - 4 : x + 4, e.loop ? 20 : e.id === 'start' ? 9 : h - 3, colour(e.loop ? '--plum' : '--ember'), right ? 'right' : 'left', 10);
   });
 }

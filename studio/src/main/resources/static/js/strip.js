@@ -1,5 +1,5 @@
 // The player strip at the bottom of every page: keyboard, wheels, macros, phrase and meter.
-import * as engine from '../engine/engine.js';
+import {LivePatch} from '../engine/engine.js';
 import * as player from './player.js';
 import {colour} from './canvas.js';
 import {chosenPhrase, phraseRepeats, setUpAudition} from './audition.js';
@@ -193,7 +193,7 @@ function showMacros() {
     if (document.activeElement !== range || Math.abs(Number(range.value) - value) > 1) {
       range.value = value;
     }
-    range.nextElementSibling.textContent = engine.format(Number(range.dataset.index), value).replace(' %', '');
+    range.nextElementSibling.textContent = LivePatch.format(Number(range.dataset.index), value).replace(' %', '');
   });
 }
 

@@ -1,5 +1,5 @@
 // How a patch answers to hands: what macros and wheels do over their travel, velocity as wished, measured and played, aftertouch, glide.
-import * as engine from '../engine/engine.js';
+import {LivePatch, LivePictures} from '../engine/engine.js';
 import * as player from './player.js';
 import {ask, say} from './requests.js';
 import {colour, curve, label} from './canvas.js';
@@ -8,7 +8,7 @@ const FLOOR_DB = -48;
 const DOTS = 16;
 const FIT_NOTES = 10;
 const POINTS = 127;
-const at = id => engine.indexOf(id);
+const at = id => LivePatch.indexOf(id);
 const played = [];
 const measured = {patch: 0, points: null};
 let fitting = null;
@@ -31,7 +31,7 @@ function velocityPicture(g, w, h, image) {
     label(g, String(v), x(v), h - 3, colour('--soft'), 'center', 10);
   }
   label(g, 'velocity', w - 4, h - 3, colour('--soft'), 'right', 10);
-  const wished = engine.pictureVelocity(image, POINTS);
+  const wished = LivePictures.velocity(image, POINTS);
   curve(g, wished, 0, w, y, colour('--tide'), 2.2);
   if (measured.points) {
     const full = measured.points[measured.points.length - 1];
@@ -65,10 +65,10 @@ function touchPicture(g, w, h, image, layer, large, data) {
   g.fillStyle = colour('--rule');
   g.fillRect(0, y(0), w, 1);
   g.fillRect(0, y(1), w, 1);
-  const line = engine.pictureTouch(image, 101);
+  const line = LivePictures.touch(image, 101);
   curve(g, line, 0, w, y, colour('--tide'), 2.2);
   label(g, 'pressure', w - 4, h - 3, colour('--soft'), 'right', 10);
-  const [rise, fall] = ['performance.touchRise', 'performance.touchFall'].map(id => engine.format(at(id), image[at(id)]));
+  const [rise, fall] = ['performance.touchRise', 'performance.touchFall'].map(id => LivePatch.format(at(id), image[at(id)]));
   const at0 = [rise, fall].map(t => (t.startsWith('0.00') ? 'at once' : `in ${t}`));
   label(g, `rises ${at0[0]}, falls ${at0[1]}`, 4, h - 3, colour('--soft'), 'left', 10);
   const now = data.note?.touch ?? 0;
@@ -98,7 +98,7 @@ function glidePicture(g, w, h, image) {
     g.strokeStyle = stroke;
     g.lineWidth = 2;
     g.stroke();
-    label(g, `${octaves} oct in ${engine.format(at('performance.glideTime'), time)}`, w - 4, y(octaves) + 12, stroke, 'right', 10);
+    label(g, `${octaves} oct in ${LivePatch.format(at('performance.glideTime'), time)}`, w - 4, y(octaves) + 12, stroke, 'right', 10);
   }
   label(g, image[at('performance.glideMode')] === 1 ? 'every note glides' : 'glides when notes overlap', 4, h - 3, colour('--soft'), 'left', 10);
 }

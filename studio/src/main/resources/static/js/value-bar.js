@@ -1,5 +1,5 @@
 // Value bars: drag, wheel, arrow keys, typed text, and a menu for macros and routes.
-import * as engine from '../engine/engine.js';
+import {LivePatch} from '../engine/engine.js';
 import {format, parse} from './key-names.js';
 import {say} from './requests.js';
 
@@ -13,8 +13,8 @@ export function showBar(bar, value) {
     return;
   }
   const text = format(index, value);
-  const at = engine.position(index, value) * 100;
-  const neutral = engine.position(index, Number(bar.dataset.neutral)) * 100;
+  const at = LivePatch.position(index, value) * 100;
+  const neutral = LivePatch.position(index, Number(bar.dataset.neutral)) * 100;
   const fill = bar.querySelector('.bar-fill');
   fill.style.left = `${Math.min(at, neutral)}%`;
   fill.style.width = `${Math.max(1, Math.abs(at - neutral))}%`;
@@ -49,7 +49,7 @@ export function showNow(bar, value) {
   if (mark) {
     mark.style.display = value === null ? 'none' : 'block';
     if (value !== null) {
-      mark.style.left = `${engine.position(Number(bar.dataset.index), value) * 100}%`;
+      mark.style.left = `${LivePatch.position(Number(bar.dataset.index), value) * 100}%`;
     }
   }
 }
@@ -78,7 +78,7 @@ export function wireBar(bar, state, openMenu) {
   const nudge = (steps, fine) => {
     const value = state.sounding(index);
     put(stepped ? value + Math.sign(steps) * Math.max(1, Math.round(Math.abs(steps) / 8))
-      : engine.valueAt(index, engine.position(index, value) + steps * (fine ? 0.001 : 0.01)));
+      : LivePatch.valueAt(index, LivePatch.position(index, value) + steps * (fine ? 0.001 : 0.01)));
   };
   bar.addEventListener('pointerdown', e => startDrag(e, bar, index, state, put, stepped));
   bar.addEventListener('dblclick', () => type(bar, index, state, put));
@@ -140,7 +140,7 @@ function startDrag(e, bar, index, state, put, stepped) {
   bar.focus();
   bar.setPointerCapture(e.pointerId);
   const width = Math.max(DRAG_PIXELS, bar.querySelector('.bar-track').clientWidth);
-  let from = {x: e.clientX, position: engine.position(index, state.sounding(index))};
+  let from = {x: e.clientX, position: LivePatch.position(index, state.sounding(index))};
   let moved = false;
   const move = event => {
     if (!moved && Math.abs(event.clientX - from.x) < 3) {
@@ -151,7 +151,7 @@ function startDrag(e, bar, index, state, put, stepped) {
       moved = true;
     }
     const position = Math.min(1, Math.max(0, from.position + (event.clientX - from.x) / width * (event.shiftKey ? 0.1 : 1)));
-    put(stepped ? Math.round(engine.valueAt(index, position)) : engine.valueAt(index, position));
+    put(stepped ? Math.round(LivePatch.valueAt(index, position)) : LivePatch.valueAt(index, position));
     if (event.shiftKey !== from.fine) {
       from = {x: event.clientX, position, fine: event.shiftKey};
     }
@@ -220,7 +220,7 @@ function drawBrackets(bar) {
     mark.style.left = `${a * 100}%`;
     mark.style.width = `${Math.max(0.8, (b - a) * 100)}%`;
     const index = Number(bar.dataset.index);
-    mark.title = `${name}: ${format(index, engine.valueAt(index, Number(low)))} to ${format(index, engine.valueAt(index, Number(high)))}`;
+    mark.title = `${name}: ${format(index, LivePatch.valueAt(index, Number(low)))} to ${format(index, LivePatch.valueAt(index, Number(high)))}`;
     return mark;
   }));
 }

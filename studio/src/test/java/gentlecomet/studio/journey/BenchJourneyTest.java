@@ -13,6 +13,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.interactions.Actions;
+import org.openqa.selenium.By;
+import org.openqa.selenium.support.ui.Select;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;
 
@@ -38,9 +40,12 @@ class BenchJourneyTest {
         try (Browser page = new Browser(port, folder, folder)) {
             page.open("/patches/" + id);
             page.find("#bench");
+            page.js("const Real = AudioContext; window.AudioContext = class extends Real { constructor(o) { super(o); window.device = this; } }");
             figuresFollow(page, id);
             looseEnds(page, id);
             listeningByParts(page, id);
+            deviceGone(page);
+            levelsMatchedByOneKey(page, id);
             versions(page, id);
             parts(page, id);
             pictures(page, id);
@@ -78,7 +83,7 @@ class BenchJourneyTest {
         page.until(d -> page.text(".loose").contains("Layer 1 source 2 is set up"));
         page.click(".loose [data-fix]");
         page.until(d -> editing.get(id).patch().value("layer1.source2.level") == -12);
-        page.until(d -> d.findElements(org.openqa.selenium.By.cssSelector(".loose li")).isEmpty());
+        page.until(d -> d.findElements(By.cssSelector(".loose li")).isEmpty());
     }
 
     /** Muting takes a source out of what is heard, says so, and changes nothing of the patch. */
@@ -100,6 +105,31 @@ class BenchJourneyTest {
         assertTrue(page.text("#live-tuner").startsWith("C3"), "the held note is C3: " + page.text("#live-tuner"));
     }
 
+    /** The audio device goes away: it is said, and a key begins the sound again on what is there then. */
+    private void deviceGone(Browser page) {
+        page.js("window.gone = window.device; window.gone.close(); window.gone.dispatchEvent(new Event('error'))");
+        page.until(d -> page.text("#messages").contains("The audio device has gone"));
+        page.js("document.querySelector('#messages button').click()");
+        page.click("#player-phrase");
+        page.until(d -> Boolean.TRUE.equals(page.js("return window.device !== window.gone && window.device.state === 'running'")));
+        page.until(d -> loudness(page) > -60);
+    }
+
+    /** G after an effect was touched brings its output to the loudness of its input. */
+    private void levelsMatchedByOneKey(Browser page, long id) {
+        page.click("[data-stage=effects]");
+        String form = "form[data-edit-form=addEffect]:has(input[value='-1']) ";
+        new Select(page.find(form + "select")).selectByVisibleText("drive");
+        page.click(form + "button");
+        page.until(d -> d.findElements(By.id("effect1.mix")).size() == 1);
+        page.typeValue("effect1.drive.amount", "24");
+        page.until(d -> editing.get(id).patch().value("effect1.drive.amount") == 24);
+        page.find("[id='effect1.mix']").sendKeys("g");
+        page.until(d -> d.findElement(By.id("undo")).getDomAttribute("title").contains("Effect 1 matched"));
+        new Select(page.find("[id='effect1.type']")).selectByVisibleText("none");
+        page.until(d -> editing.get(id).patch().value("effect1.type") == 0);
+    }
+
     private static double loudness(Browser page) {
         String text = page.text("#live-loudness").replace("−", "-").replace(" LUFS", "");
         return text.equals("–") ? -70 : Double.parseDouble(text);
@@ -108,7 +138,7 @@ class BenchJourneyTest {
     private void versions(Browser page, long id) {
         page.click("[data-stage=versions]");
         page.click("[data-put-pad='A']");
-        page.until(d -> d.findElement(org.openqa.selenium.By.cssSelector("[data-hear='padA']")).isEnabled());
+        page.until(d -> d.findElement(By.cssSelector("[data-hear='padA']")).isEnabled());
         page.click("[data-stage=sources]");
         page.typeValue("layer1.source1.level", "-30 dB");
         page.until(d -> editing.get(id).patch().value("layer1.source1.level") == -30);
@@ -140,7 +170,7 @@ class BenchJourneyTest {
         page.click("[data-stage=effects]");
         for (String type : List.of("equaliser", "delay")) {
             String form = "form[data-edit-form=addEffect]:has(input[value='-1']) ";
-            new org.openqa.selenium.support.ui.Select(page.find(form + "select")).selectByVisibleText(type);
+            new Select(page.find(form + "select")).selectByVisibleText(type);
             page.click(form + "button");
             page.find(".effect-card canvas[data-picture='" + type + "']");
         }

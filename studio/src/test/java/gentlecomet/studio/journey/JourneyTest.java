@@ -131,7 +131,7 @@ class JourneyTest {
 
         // A split, with a saw on the other side.
         page.click("[data-stage=keymap]");
-        page.fill("[data-edit-form=split] input", "C3");
+        page.fill("[data-edit-form=split] [name=key]", "C3");
         act(page, id, () -> page.click("[data-edit-form=split] button"));
         assertTrue(editing.get(id).patch().layerOn(1));
         assertEquals(47, editing.get(id).patch().value("layer1.zone.highKey"));
