@@ -33,6 +33,8 @@ const macroIndex = LivePatch.indexOf('macro1');
 let restTimer = null;
 let moved = null;
 let movedDrawing = false;
+let movedAt = 0;
+let turn = 0;
 let watchedBars = [];
 let layersLit = 0;
 
@@ -273,6 +275,7 @@ function redraw() {
 
 /** After a move only what shows the moved value is drawn at once; everything else follows when the hand rests. */
 function showMoved(index) {
+  movedAt = performance.now();
   const bars = bench().querySelectorAll(`[data-index="${index}"]`);
   bars.forEach(bar => showBar(bar, LivePatch.sounding(state.image, index)));
   moved = bars[0]?.closest('.source, .two > div, .effect-card') ?? bench().querySelector(`[data-stage-panel="${stage}"]`);
@@ -336,8 +339,12 @@ player.on('meters', meters => {
   watchedBars.forEach((bar, i) => showNow(bar, meters.voices > 0 ? meters.values[i] ?? null : null));
   showSlots(bench(), meters);
   showStages(bench(), meters);
-  drawLive(meters);
-  follow(meters);
+  // While a hand moves a value, its picture comes first: what only accompanies the sound is drawn every third time.
+  turn = performance.now() - movedAt < REST_MS ? (turn + 1) % 3 : 0;
+  if (turn === 0) {
+    drawLive(meters);
+    follow(meters);
+  }
 });
 
 /** The dots of the newest note, on the large pictures that are shown. */

@@ -5,14 +5,19 @@ import {colour, curve, fit, label} from './canvas.js';
 import {keyName} from './key-names.js';
 
 const SCOPE_SECONDS = 0.025;
-const TUNE_EVERY = 5;
+const TUNE_EVERY = 8;
 const COST_SECONDS = 0.1;
 
 let pitch = 0;
 let turn = 0;
 let heldPeak = 0;
 
-const show = (id, text) => { document.getElementById(id).textContent = text; };
+const show = (id, text) => {
+  const box = document.getElementById(id);
+  if (box.textContent !== String(text)) {
+    box.textContent = text;
+  }
+};
 const signed = (v, digits) => `${v < 0 ? '−' : ''}${Math.abs(v).toFixed(digits)}`;
 
 /** Draws what sounds now. @param {{peak: number, voices: number, limited: number}} meters */

@@ -1,8 +1,9 @@
 // Levels behind every stage, what goes into and comes out of every effect, and how far it holds the level down.
 
-/** The slots a bench shows, as pairs of layer (-1 for all) and slot. */
+/** The slots a bench shows, as pairs of layer (-1 for all) and slot; asked again whenever a bench is in place. */
 export function slotsOf(element) {
-  return [...element.querySelectorAll('[data-meter]')].map(m => m.dataset.meter.split(':').map(Number));
+  places.delete(element);
+  return placesIn(element).slots.map(m => m.dataset.meter.split(':').map(Number));
 }
 
 function db(peak) {
@@ -14,6 +15,24 @@ const STAGES = {sources: 0, filter: 1, envelopes: 2, effects: 4, level: 5};
 const FALL = 0.88;
 const standing = {};
 
+/** Where the figures of a bench stand; looked for once in each bench. @type {WeakMap<HTMLElement, {slots: HTMLElement[], stages: Map<string, HTMLElement>}>} */
+const places = new WeakMap();
+
+function placesIn(element) {
+  if (!places.has(element)) {
+    places.set(element, {slots: [...element.querySelectorAll('[data-meter]')],
+      stages: new Map([...element.querySelectorAll('[data-stage-meter]')].map(box => [box.dataset.stageMeter, box]))});
+  }
+  return places.get(element);
+}
+
+/** Writes a text where it is another one than before. */
+function write(box, text) {
+  if (box.textContent !== text) {
+    box.textContent = text;
+  }
+}
+
 /** Writes the level behind each stage of the layer on the bench into the ribbon; a peak falls back calmly. */
 export function showStages(element, meters) {
   if (!meters.stages) {
@@ -21,9 +40,9 @@ export function showStages(element, meters) {
   }
   for (const [stage, place] of Object.entries(STAGES)) {
     standing[stage] = Math.max(meters.stages[place], (standing[stage] ?? 0) * FALL);
-    const box = element.querySelector(`[data-stage-meter="${stage}"]`);
+    const box = placesIn(element).stages.get(stage);
     if (box) {
-      box.textContent = standing[stage] < 1e-4 ? '' : db(standing[stage]);
+      write(box, standing[stage] < 1e-4 ? '' : db(standing[stage]));
       box.classList.toggle('fault', standing[stage] > 1);
     }
   }
@@ -34,11 +53,11 @@ export function showSlots(element, meters) {
   if (!meters.slots) {
     return;
   }
-  [...element.querySelectorAll('[data-meter]')].forEach((box, i) => {
+  placesIn(element).slots.forEach((box, i) => {
     const slot = meters.slots[i];
     if (slot) {
       const held = box.dataset.holds === 'true' ? `, held down ${slot[2].toFixed(1)} dB` : '';
-      box.textContent = slot[0] < 1e-5 && slot[1] < 1e-5 ? '' : `${db(slot[0])} → ${db(slot[1])} dB${held}`;
+      write(box, slot[0] < 1e-5 && slot[1] < 1e-5 ? '' : `${db(slot[0])} → ${db(slot[1])} dB${held}`);
     }
   });
 }
