@@ -46,8 +46,8 @@ function velocityPicture(g, w, h, image) {
     };
     line(p => p.loudness - full.loudness, colour('--ember'));
     line(p => 12 * Math.log2(p.brightness / full.brightness), colour('--plum'));
-    label(g, 'dashed: measured loudness,', w - 4, h - 32, colour('--soft'), 'right', 10);
-    label(g, 'brightness (12 dB to the octave)', w - 4, h - 20, colour('--soft'), 'right', 10);
+    label(g, 'dashed: measured loudness,', w - 46, h - 32, colour('--soft'), 'right', 10);
+    label(g, 'brightness (12 dB to the octave)', w - 46, h - 20, colour('--soft'), 'right', 10);
   }
   played.forEach((v, i) => {
     g.beginPath();

@@ -32,7 +32,9 @@ public record SplitStep(boolean byKey, int below, int key, double loudnessLu, do
     /** In words: "F3 to F#3: +2.1 dB, 1.8 times as bright". */
     public String words() {
         String place = byKey ? KeyName.of(below) + " to " + KeyName.of(below + 1) : "velocity " + below + " to " + (below + 1) + " at " + KeyName.of(key);
-        return String.format(Locale.ROOT, "%s: %+.1f dB, %.2f times as bright", place, loudnessLu, brightness);
+        // A tenth that rounds to nothing has no sign.
+        double tenths = Math.rint(10 * loudnessLu) / 10 + 0.0;
+        return String.format(Locale.ROOT, "%s: %+.1f dB, %.2f times as bright", place, tenths, brightness);
     }
 
     /** The splits of a patch, keys first. */
