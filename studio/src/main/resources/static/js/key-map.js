@@ -3,7 +3,7 @@ import {LivePatch} from '../engine/engine.js';
 import * as player from './player.js';
 import {ask, say} from './requests.js';
 import {colour, label, layerColour} from './canvas.js';
-import {format, keyName, middleOctave, setMiddleOctave, toldKeys} from './key-names.js';
+import {format, keyName, middleOctave, setMiddleOctave, tellKeys} from './key-names.js';
 
 export const LOW = 24;
 export const HIGH = 109;
@@ -180,16 +180,22 @@ export function wireKeyMap(element, {id, edit: send, post, flush, redraw}) {
       const splits = await (await ask(`/patches/${id()}/splits`)).json();
       stage.querySelector('#split-steps').replaceChildren(...splits.map(words => {
         const line = document.createElement('li');
-        line.textContent = toldKeys(words);
+        line.textContent = words;
         return line;
       }));
+      tellKeys(stage);
     } catch (refusal) {
       say(refusal.message);
     }
   });
   const called = stage.querySelector('[data-middle-octave]');
   called.value = String(middleOctave());
-  called.addEventListener('change', () => setMiddleOctave(Number(called.value)));
+  called.addEventListener('change', () => {
+    setMiddleOctave(Number(called.value));
+    if (response.shows && response.map) {
+      table(stage, response.map);
+    }
+  });
   const even = stage.querySelector('[data-even]');
   even.addEventListener('submit', e => {
     e.preventDefault();
