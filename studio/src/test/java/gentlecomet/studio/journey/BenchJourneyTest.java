@@ -3,41 +3,21 @@ package gentlecomet.studio.journey;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import gentlecomet.studio.StudioTest;
-import gentlecomet.studio.service.Banks;
-import gentlecomet.studio.service.PatchEditing;
-import gentlecomet.studio.store.CollectionStore;
-import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.interactions.Actions;
 import org.openqa.selenium.By;
 import org.openqa.selenium.support.ui.Select;
-import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** Work at the bench: listening by parts, comparing versions, mending loose ends, copying, finding, and editing on pictures. */
-@StudioTest
-class BenchJourneyTest {
-
-    @LocalServerPort
-    private int port;
-    @Autowired
-    private PatchEditing editing;
-    @Autowired
-    private CollectionStore collections;
-    @Autowired
-    private Banks banks;
-    @TempDir
-    private Path folder;
+class BenchJourneyTest extends OnTheScreen {
 
     @Test
     void workAtTheBench() {
-        long bank = collections.banks(banks.create("Bench work")).get(0).id();
+        long bank = newBank("Bench work");
         long id = banks.newPatch(bank, 1);
-        try (Browser page = new Browser(port, folder, folder)) {
+        try (Browser page = browser()) {
             page.open("/patches/" + id);
             page.find("#bench");
             page.js("const Real = AudioContext; window.AudioContext = class extends Real { constructor(o) { super(o); window.device = this; } }");

@@ -6,49 +6,29 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import gentlecomet.craft.check.LooseEnds;
 import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.sound.patch.Patch;
-import gentlecomet.studio.StudioTest;
-import gentlecomet.studio.service.PatchEditing;
-import gentlecomet.studio.store.CollectionStore;
-import gentlecomet.studio.store.PatchStore;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
-import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.web.server.LocalServerPort;
 
 /**
  * Eight sounds of the demo, each built from neutral on the screen alone; the lists of gestures are the walk-through. After a change of
  * a list, {@code -Dcomet.builds.write=true} lets the patches be written to {@code target/builds}, from where they go to the demo.
  */
-@StudioTest
-class BuildsTest {
+class BuildsTest extends OnTheScreen {
 
     /** Part of the names of the lists that are performed: one by default, which is quick; {@code bench/builds.sh} performs all. */
     private static final String ONLY = System.getProperty("comet.builds", "-drum");
     private static final Path LISTS = Path.of("src/test/resources/builds");
 
-    @LocalServerPort
-    private int port;
-    @Autowired
-    private CollectionStore collections;
-    @Autowired
-    private PatchStore patches;
-    @Autowired
-    private PatchEditing editing;
-    @Autowired
-    private gentlecomet.studio.service.Banks banks;
-    @TempDir
-    private Path folder;
 
     @Test
     void everySoundIsBuiltFromNeutralOnTheScreen() throws Exception {
-        long demo = collections.banks(collections.all().get(0).id()).get(0).id();
-        long bank = collections.banks(banks.create("Builds")).get(0).id();
+        long demo = demoBank();
+        long bank = newBank("Builds");
         Path built = Files.createDirectories(Path.of("target/builds"));
         StringBuilder count = new StringBuilder();
-        try (Browser page = new Browser(port, folder, folder); var lists = Files.list(LISTS)) {
+        try (Browser page = browser(); var lists = Files.list(LISTS)) {
             for (Path list : lists.filter(p -> p.toString().endsWith(".txt") && p.toString().contains(ONLY)).sorted().toList()) {
                 page.open("/banks/" + bank);
                 page.click(".page-head button.primary");

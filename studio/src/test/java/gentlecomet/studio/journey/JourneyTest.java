@@ -9,39 +9,17 @@ import gentlecomet.craft.release.ReleaseCheck;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.patch.Patch;
-import gentlecomet.studio.StudioTest;
-import gentlecomet.studio.service.Banks;
-import gentlecomet.studio.service.PatchEditing;
-import gentlecomet.studio.store.CollectionStore;
-import gentlecomet.studio.store.PatchStore;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.interactions.Actions;
-import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** A preset pack developer's way through the whole product, on the screen and by ear. */
-@StudioTest
-class JourneyTest {
-
-    @LocalServerPort
-    private int port;
-    @Autowired
-    private PatchEditing editing;
-    @Autowired
-    private PatchStore patches;
-    @Autowired
-    private CollectionStore collections;
-    @Autowired
-    private Banks banks;
-    @TempDir
-    private Path folder;
+class JourneyTest extends OnTheScreen {
 
     @Test
     void fromAFreshPatchToAVerifiedRelease() throws Exception {

@@ -6,14 +6,11 @@ import gentlecomet.sound.engine.Engine;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.PatchImage;
-import gentlecomet.studio.StudioTest;
 import gentlecomet.studio.service.Assets;
-import gentlecomet.studio.store.CollectionStore;
 import gentlecomet.studio.store.PatchStore;
 import gentlecomet.studio.store.PatchStore.PatchRow;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
-import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.util.Arrays;
 import java.util.HexFormat;
@@ -21,13 +18,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** The engine in Chromium and the engine on the JVM agree to the last bit, for every demo patch, with every controller moved. */
-@StudioTest
-class SameSamplesTest {
+class SameSamplesTest extends OnTheScreen {
 
     private static final int FRAMES = 48000;
     private static final String SCRIPT = """
@@ -55,21 +49,13 @@ class SameSamplesTest {
             }).catch(e => done('failed: ' + e));
             """;
 
-    @LocalServerPort
-    private int port;
-    @Autowired
-    private CollectionStore collections;
-    @Autowired
-    private PatchStore patches;
     @Autowired
     private Assets assets;
-    @TempDir
-    private Path folder;
 
     @Test
     void everyDemoPatchSoundsTheSameInBothPlaces() throws Exception {
-        long bank = collections.banks(collections.all().get(0).id()).get(0).id();
-        try (Browser page = new Browser(port, folder, folder)) {
+        long bank = demoBank();
+        try (Browser page = browser()) {
             page.open("/");
             for (PatchRow row : patches.inBank(bank)) {
                 // The browser's copy ends in the safety stage, which leaves everything below full scale untouched.
@@ -86,7 +72,7 @@ class SameSamplesTest {
     /** Every kind of source, filter, effect, drive and oversampling, one after the other in patches of their own. */
     @Test
     void everySourceFilterAndEffectSoundsTheSameInBothPlaces() throws Exception {
-        try (Browser page = new Browser(port, folder, folder)) {
+        try (Browser page = browser()) {
             page.open("/");
             List<String> waves = Parameters.find("layer1.source1.wave").choices();
             List<String> filters = Parameters.find("layer1.filter1.type").choices();

@@ -5,45 +5,25 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gentlecomet.sound.parameter.KeyName;
 import gentlecomet.sound.parameter.Shapes;
-import gentlecomet.studio.StudioTest;
-import gentlecomet.studio.service.Banks;
-import gentlecomet.studio.service.PatchEditing;
-import gentlecomet.studio.store.CollectionStore;
-import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Dimension;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.interactions.Actions;
-import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.web.server.LocalServerPort;
 
 /** Key map, touch and MIDI on the screen. */
-@StudioTest
-class TouchJourneyTest {
-
-    @LocalServerPort
-    private int port;
-    @Autowired
-    private PatchEditing editing;
-    @Autowired
-    private CollectionStore collections;
-    @Autowired
-    private Banks banks;
-    @TempDir
-    private Path folder;
+class TouchJourneyTest extends OnTheScreen {
 
     private long id;
 
     @Test
     void handsOnThePatch() {
-        long bank = collections.banks(banks.create("Touch work")).get(0).id();
+        long bank = newBank("Touch work");
         id = banks.newPatch(bank, 1);
-        try (Browser page = new Browser(port, folder, folder)) {
+        try (Browser page = browser()) {
             page.open("/patches/" + id);
             page.find("#bench");
             splitAndSize(page);
