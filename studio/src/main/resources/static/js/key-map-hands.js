@@ -58,7 +58,7 @@ const within = (value, least, most) => Math.max(least, Math.min(most, value));
 
 /**
  * The map by keys: arrows move the shown layer's zone, with Shift its upper key and velocity, with Ctrl its lower ones; S splits at the
- * key played last. A double click splits where it is.
+ * key played last. A double click splits the layer that lies there.
  * @param {HTMLCanvasElement} canvas
  * @param {import('./patch-state.js').PatchState} state
  * @param {() => number} shownLayer
@@ -67,7 +67,9 @@ export function wireKeyMapKeys(canvas, state, shownLayer) {
   canvas.addEventListener('dblclick', e => {
     const box = canvas.getBoundingClientRect();
     if (!response.shows) {
-      splitAt(within(Math.floor(LOW + (e.clientX - box.left) / box.width * (HIGH - LOW)), 1, 127));
+      const key = within(Math.floor(LOW + (e.clientX - box.left) / box.width * (HIGH - LOW)), 1, 127);
+      const covers = layer => key > zone(state.image, layer).lowKey && key <= zone(state.image, layer).highKey;
+      splitAt(key, [shownLayer(), ...on(state.image)].find(covers));
     }
   });
   canvas.addEventListener('keydown', e => {

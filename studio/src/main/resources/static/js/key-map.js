@@ -214,9 +214,9 @@ export function wireKeyMap(element, {id, edit: send, post, flush, redraw}) {
 let splitNext = false;
 let lastPlayed = null;
 
-/** Splits the shown layer at a key. @param {number} key 1 to 127 */
-export function splitAt(key) {
-  edit?.({kind: 'split', layer: document.querySelector('.layer-choice [data-layer][aria-pressed=true]')?.dataset.layer ?? '0', key: String(key)});
+/** Splits a layer at a key. @param {number} key 1 to 127 @param {number} [layer] else the shown one */
+export function splitAt(key, layer = Number(document.querySelector('.layer-choice [data-layer][aria-pressed=true]')?.dataset.layer ?? 0)) {
+  edit?.({kind: 'split', layer: String(layer), key: String(key)});
 }
 
 /** The key played last, or null. @returns {number|null} */

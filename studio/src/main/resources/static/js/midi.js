@@ -42,10 +42,12 @@ export function setUpMidi() {
   const id = name => document.getElementById(name);
   id('player-hands').addEventListener('click', () => sheet.open ? sheet.close() : sheet.show());
   id('hands-close').addEventListener('click', () => sheet.close());
-  for (const what of ['breath', 'expression']) {
+  for (const what of ['breath', 'expression', 'pedal']) {
     id(`hands-${what}`).addEventListener('input', e => player.move(what, Number(e.target.value)));
   }
-  id('hands-pedal').addEventListener('input', e => player.move('pedal', Number(e.target.value)));
+  sheet.querySelectorAll('.hand input').forEach(hand => hand.addEventListener('input', () => {
+    hand.nextElementSibling.textContent = hand.max === '1' ? Number(hand.value).toFixed(2) : hand.value;
+  }));
   id('hands-release').addEventListener('input', e => player.setReleaseVelocity(Number(e.target.value)));
   id('audio-buffer').value = player.buffer();
   id('audio-buffer').addEventListener('change', e => player.setBuffer(e.target.value).catch(() => {}));

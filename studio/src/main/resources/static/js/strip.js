@@ -35,6 +35,7 @@ export function setUpStrip() {
     e.currentTarget.setAttribute('aria-pressed', String(held));
     player.move('pedal', held ? 1 : 0);
     id('hands-pedal').value = held ? 1 : 0;
+    id('hands-pedal').nextElementSibling.textContent = held ? '1.00' : '0.00';
   });
   id('player-panic').addEventListener('click', panic);
   document.querySelectorAll('[data-octave]').forEach(b => b.addEventListener('click', () => shift(Number(b.dataset.octave))));
