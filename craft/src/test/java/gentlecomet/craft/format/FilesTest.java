@@ -90,12 +90,16 @@ class FilesTest {
         track.add(new MidiEvent(new MetaMessage(0x51, new byte[] {(byte) (micros >> 16), (byte) (micros >> 8), (byte) micros}, 3), 0));
         track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, 0, 60, 100), 480));
         track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, 0, 60, 0), 1200));
+        track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, 0, 64, 90), 1200));
+        track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_OFF, 0, 64, 101), 1440));
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         MidiSystem.write(sequence, 1, out);
         Phrase phrase = MidiFormat.read(out.toByteArray(), "test.mid");
         assertEquals(90, phrase.tempo(), 0.01);
         assertEquals(1, phrase.notes().get(0).start(), 1e-9);
         assertEquals(1.5, phrase.notes().get(0).length(), 1e-9);
+        assertEquals(64, phrase.notes().get(0).release(), "a note on with velocity 0 goes up as usual (MIDI 1.0)");
+        assertEquals(101, phrase.notes().get(1).release());
         assertThrows(FormatException.class, () -> MidiFormat.read("nonsense".getBytes(StandardCharsets.UTF_8), "bad.mid"));
     }
 

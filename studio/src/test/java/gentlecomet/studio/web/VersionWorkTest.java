@@ -1,7 +1,10 @@
 package gentlecomet.studio.web;
 
 import static gentlecomet.studio.web.Token.token;
+import static org.awaitility.Awaitility.await;
 import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.everyItem;
+import static org.hamcrest.Matchers.hasSize;
 import static org.hamcrest.Matchers.not;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -20,6 +23,7 @@ import gentlecomet.studio.StudioTest;
 import gentlecomet.studio.store.PatchStore;
 import gentlecomet.studio.store.VersionStore;
 import java.io.ByteArrayOutputStream;
+import java.time.Duration;
 import javax.sound.midi.MidiEvent;
 import javax.sound.midi.MidiSystem;
 import javax.sound.midi.Sequence;
@@ -110,6 +114,8 @@ class VersionWorkTest extends WebWork {
         var made = versions.variations(id);
         assertEquals(2, made.size());
         assertTrue(made.get(0).moves().size() > 0 && made.get(0).words().matches("\\d+ Hz to \\d+ Hz"), made.get(0).words());
+        await().atMost(Duration.ofSeconds(60)).untilAsserted(() -> web.perform(get("/patches/{id}/siblings/portraits", id))
+                .andExpect(jsonPath("$.*", hasSize(2))).andExpect(jsonPath("$.*", everyItem(containsString("<svg")))));
         onBench("siblings/" + made.get(0).id() + "/keep").andExpect(content().string(containsString("in slot 2")));
         assertTrue(patches.inBank(bank).stream().anyMatch(p -> p.name().equals("New Patch Dark") && p.slot() == 2));
         onBench("siblings/" + made.get(1).id() + "/discard");
