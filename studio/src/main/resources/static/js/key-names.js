@@ -2,8 +2,9 @@
 import {LivePatch} from '../engine/engine.js';
 
 const KEPT = 'comet-middle-octave';
+/** What texts, titles and labels said at first, and fields that have been told. @type {WeakMap<Node, Record<string, {first: string, told: string}>>} */
 const originals = new WeakMap();
-let middle = Number(localStorage.getItem(KEPT) ?? 4);
+let middle = [3, 4, 5].find(octave => String(octave) === localStorage.getItem(KEPT)) ?? 4;
 
 /** @param {number} key 0 to 127 @returns {string} for example "F#3" */
 export const keyName = key => toldKeys(LivePatch.keyName(key));
@@ -32,29 +33,25 @@ export function tellKeys(root) {
   root.querySelectorAll('[data-keys]').forEach(marked => {
     if (marked.matches('input')) {
       if (!originals.has(marked)) {
-        originals.set(marked, true);
+        originals.set(marked, {});
         marked.value = toldKeys(marked.value);
       }
       return;
     }
-    for (const words of marked.attributes) {
-      if (words.name === 'title' || words.name === 'aria-label') {
-        words.value = tell(words, words.value);
-      }
-    }
+    ['title', 'aria-label'].filter(name => marked.hasAttribute(name)).forEach(name => marked.setAttribute(name, tell(marked, name, marked.getAttribute(name))));
     const texts = document.createTreeWalker(marked, NodeFilter.SHOW_TEXT);
     while (texts.nextNode()) {
-      texts.currentNode.textContent = tell(texts.currentNode, texts.currentNode.textContent);
+      texts.currentNode.textContent = tell(texts.currentNode, 'text', texts.currentNode.textContent);
     }
   });
 }
 
 /** The text as it is called now, told from what it was at first; a text that was changed since is a first one again. */
-function tell(node, now) {
-  const known = originals.get(node);
-  const first = known?.told === now ? known.first : now;
+function tell(node, part, now) {
+  const parts = originals.get(node) ?? {};
+  const first = parts[part]?.told === now ? parts[part].first : now;
   const told = toldKeys(first);
-  originals.set(node, {first, told});
+  originals.set(node, {...parts, [part]: {first, told}});
   return told;
 }
 
