@@ -44,17 +44,20 @@ function rectangleHand(state, layer, from, keyAt, velocityAt) {
   if (state.image[at(layer, 'on')] !== 1 || key < z.lowKey || key > z.highKey || velocity < z.lowVelocity || velocity > z.highVelocity) {
     return null;
   }
-  return place => {
-    const across = Math.max(-z.lowKey, Math.min(127 - z.highKey, keyAt(place.x) - key));
-    const up = Math.max(1 - z.lowVelocity, Math.min(127 - z.highVelocity, velocityAt(place.y) - velocity));
-    const move = {lowKey: z.lowKey + across, highKey: z.highKey + across, lowVelocity: z.lowVelocity + up, highVelocity: z.highVelocity + up};
-    put(state, layer, move);
-  };
+  return place => put(state, layer, shifted(z, keyAt(place.x) - key, velocityAt(place.y) - velocity));
+}
+
+const within = (value, least, most) => Math.max(least, Math.min(most, value));
+
+/** The whole zone moved by keys and velocities, as far as the keyboard goes. */
+function shifted(z, keys, velocities) {
+  const across = within(keys, -z.lowKey, 127 - z.highKey);
+  const up = within(velocities, 1 - z.lowVelocity, 127 - z.highVelocity);
+  return {lowKey: z.lowKey + across, highKey: z.highKey + across, lowVelocity: z.lowVelocity + up, highVelocity: z.highVelocity + up};
 }
 
 /** Steps of the arrow and page keys: semitones across, velocities up. */
 const STEPS = {ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1], PageUp: [12, 0], PageDown: [-12, 0]};
-const within = (value, least, most) => Math.max(least, Math.min(most, value));
 
 /**
  * The map by keys: arrows move the shown layer's zone, with Shift its upper key and velocity, with Ctrl its lower ones; S splits at the
@@ -68,8 +71,8 @@ export function wireKeyMapKeys(canvas, state, shownLayer) {
     const box = canvas.getBoundingClientRect();
     if (!response.shows) {
       const key = within(Math.floor(LOW + (e.clientX - box.left) / box.width * (HIGH - LOW)), 1, 127);
-      const covers = layer => key > zone(state.image, layer).lowKey && key <= zone(state.image, layer).highKey;
-      splitAt(key, [shownLayer(), ...on(state.image)].find(covers));
+      const there = on(state.image).filter(layer => key > zone(state.image, layer).lowKey && key <= zone(state.image, layer).highKey);
+      splitAt(key, there.includes(shownLayer()) ? shownLayer() : there[0]);
     }
   });
   canvas.addEventListener('keydown', e => {
@@ -102,9 +105,7 @@ function stepped(z, [across, up], edge) {
   if (edge === 'low') {
     return {lowKey: within(z.lowKey + across, 0, z.highKey), lowVelocity: within(z.lowVelocity + up, 1, z.highVelocity)};
   }
-  const key = within(across, -z.lowKey, 127 - z.highKey);
-  const velocity = within(up, 1 - z.lowVelocity, 127 - z.highVelocity);
-  return {lowKey: z.lowKey + key, highKey: z.highKey + key, lowVelocity: z.lowVelocity + velocity, highVelocity: z.highVelocity + velocity};
+  return shifted(z, across, up);
 }
 
 /** Sets what differs of a zone. */

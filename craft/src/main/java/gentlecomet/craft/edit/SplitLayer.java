@@ -57,7 +57,7 @@ public record SplitLayer(int layer, int key) implements PatchEdit {
 
     @Override
     public String label(Patch before) {
-        return "Split at " + KeyName.of(Math.max(0, Math.min(127, key)));
+        return "Split at " + KeyName.of(key);
     }
 
     private static int value(Patch patch, int layer, int place) {
