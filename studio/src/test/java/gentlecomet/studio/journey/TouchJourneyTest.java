@@ -85,6 +85,7 @@ class TouchJourneyTest extends OnTheScreen {
         until(page, () -> value("layer1.zone.highVelocity") == 126);
         page.click("#undo");
         until(page, () -> value("layer1.zone.highVelocity") == 127);
+        doubleClickSplits(page);
         callMiddleC(page, 5);
         String highest = KeyName.retold(KeyName.of((int) value("layer1.zone.highKey")), 5);
         page.until(d -> page.text("[id='layer1.zone.highKey'] .bar-value").equals(highest));
@@ -93,6 +94,17 @@ class TouchJourneyTest extends OnTheScreen {
         page.until(d -> d.findElement(By.id("undo")).getDomAttribute("title").endsWith("Lowest key C0 to D5"));
         callMiddleC(page, 4);
         page.until(d -> d.findElement(By.id("undo")).getDomAttribute("title").endsWith("Lowest key C-1 to D4"));
+    }
+
+    /** At key 90 lies layer 2: it keeps the keys below, and layer 3, which was off, plays from there on. */
+    private void doubleClickSplits(Browser page) {
+        WebElement map = page.find("canvas.keymap");
+        page.js("arguments[0].scrollIntoView({block: 'center'})", map);
+        int width = map.getSize().width;
+        new Actions(page.driver).moveToElement(map, (int) ((90.5 - 24) / 85 * width) - width / 2, 0).doubleClick().perform();
+        until(page, () -> value("layer3.on") == 1 && value("layer3.zone.lowKey") == 90 && value("layer2.zone.highKey") == 89);
+        page.click("#undo");
+        until(page, () -> value("layer3.on") == 0 && value("layer2.zone.highKey") == 127);
     }
 
     private static void callMiddleC(Browser page, int octave) {
