@@ -29,6 +29,8 @@ public final class EffectSlot {
     private boolean clean = true;
     private double peakBefore;
     private double peakAfter;
+    /** Somebody has asked for the levels; without that they are not looked for. */
+    private boolean metered;
 
     public EffectSlot(double sampleRate) {
         this.sampleRate = sampleRate;
@@ -99,7 +101,9 @@ public final class EffectSlot {
             feed = 0;
         }
         clean = false;
-        peakBefore = louder(peakBefore, left, right);
+        if (metered) {
+            peakBefore = louder(peakBefore, left, right);
+        }
         if (mix == 1 && wanted == 1 && feed == 1) {
             effect.process(block, at, tempo, left, right);
         } else {
@@ -115,7 +119,9 @@ public final class EffectSlot {
         if (db != 0 || gain != 1) {
             withGain(left, right, asked == 0 ? 1 : gainOf.gainOfDb(db), starting);
         }
-        peakAfter = louder(peakAfter, left, right);
+        if (metered) {
+            peakAfter = louder(peakAfter, left, right);
+        }
         mix = wanted;
     }
 
@@ -186,15 +192,17 @@ public final class EffectSlot {
         return effect == null || mix == 0 ? 0 : effect.reductionDb();
     }
 
-    /** Greatest level before the slot since the last call. */
+    /** Greatest level before the slot since the last call; the first call begins the measuring. */
     public double takePeakBefore() {
+        metered = true;
         double peak = peakBefore;
         peakBefore = 0;
         return peak;
     }
 
-    /** Greatest level after the slot since the last call. */
+    /** Greatest level after the slot since the last call; the first call begins the measuring. */
     public double takePeakAfter() {
+        metered = true;
         double peak = peakAfter;
         peakAfter = 0;
         return peak;

@@ -139,19 +139,13 @@ final class Reverb implements Effect {
             dampingOfPart = dampingHz;
             dampingPart = 1 - Polynomials.exp2(-9.064720283654388 * Math.min(0.49, dampingHz / sampleRate));
         }
-        for (int k = 0; k < LINES; k++) {
-            read(lines[k], write - lengths[k], gain(k, decaySeconds), taps[k]);
-        }
-        soften(0, dampingPart);
-        soften(4, dampingPart);
-        for (int i = 0; i < SAMPLES; i++) {
-            wetLeft[i] *= 0.5;
-            wetRight[i] *= 0.5;
+        for (int k = 0; k < LINES; k += 2) {
+            soften(k, gain(k, decaySeconds), gain(k + 1, decaySeconds), dampingPart);
         }
         add(taps[0], taps[1], taps[2], taps[3], taps[4], taps[5], taps[6], taps[7], sum);
         for (int k = 0; k < LINES; k++) {
             // Lines are a multiple of a step long and so is the place to write at: no step is written across the end.
-            feedBack(lines[k], write & lines[k].length - 1, taps[k], sum, (k & 1) == 0 ? wetLeft : wetRight, (k & 2) == 0 ? 1 : -1);
+            feedBack(lines[k], write & lines[k].length - 1, taps[k], sum, (k & 1) == 0 ? wetLeft : wetRight, (k & 2) == 0 ? 0.5 : -0.5);
         }
     }
 
@@ -165,55 +159,37 @@ final class Reverb implements Effect {
         return gains[k];
     }
 
-    private static void read(double[] line, int start, double gain, double[] tap) {
-        int mask = line.length - 1;
-        int at = start & mask;
-        if (at + SAMPLES <= line.length) {
-            for (int i = 0; i < SAMPLES; i++) {
-                tap[i] = line[at + i] * gain;
-            }
-        } else {
-            for (int i = 0; i < SAMPLES; i++) {
-                tap[i] = line[at + i & mask] * gain;
-            }
-        }
-    }
-
     private static void add(double[] a, double[] b, double[] c, double[] d, double[] e, double[] f, double[] g, double[] h, double[] sum) {
         for (int i = 0; i < SAMPLES; i++) {
             sum[i] = (a[i] + b[i] + c[i] + d[i] + e[i] + f[i] + g[i] + h[i]) * (2.0 / LINES);
         }
     }
 
-    /** Highs of four lines at once, so that their chains overlap. */
-    private void soften(int k, double part) {
+    /** Reads two lines at once and takes their highs away, so that their chains overlap. */
+    private void soften(int k, double gainOne, double gainTwo, double part) {
+        double[] lineOne = lines[k];
+        double[] lineTwo = lines[k + 1];
+        int maskOne = lineOne.length - 1;
+        int maskTwo = lineTwo.length - 1;
+        int fromOne = write - lengths[k];
+        int fromTwo = write - lengths[k + 1];
         double[] one = taps[k];
         double[] two = taps[k + 1];
-        double[] three = taps[k + 2];
-        double[] four = taps[k + 3];
         double d = damp[k];
         double e = damp[k + 1];
-        double f = damp[k + 2];
-        double g = damp[k + 3];
         for (int i = 0; i < SAMPLES; i++) {
-            d += (one[i] - d) * part;
-            e += (two[i] - e) * part;
-            f += (three[i] - f) * part;
-            g += (four[i] - g) * part;
+            d += (lineOne[fromOne + i & maskOne] * gainOne - d) * part;
+            e += (lineTwo[fromTwo + i & maskTwo] * gainTwo - e) * part;
             one[i] = d;
             two[i] = e;
-            three[i] = f;
-            four[i] = g;
         }
         damp[k] = d + 1e-20;
         damp[k + 1] = e + 1e-20;
-        damp[k + 2] = f + 1e-20;
-        damp[k + 3] = g + 1e-20;
     }
 
-    private static void feedBack(double[] line, int at, double[] tap, double[] sum, double[] in, double sign) {
+    private static void feedBack(double[] line, int at, double[] tap, double[] sum, double[] in, double share) {
         for (int i = 0; i < SAMPLES; i++) {
-            line[at + i] = tap[i] - sum[i] + in[i] * sign;
+            line[at + i] = tap[i] - sum[i] + in[i] * share;
         }
     }
 

@@ -23,7 +23,7 @@ public final class Engine {
     /** Samples of a control step. */
     public static final int STEP = ControlStep.SAMPLES;
     /** Measurements and releases name this; it goes up whenever any sample may change. */
-    public static final String VERSION = "2";
+    public static final String VERSION = "3";
 
     private static final int MOST_OVERSAMPLING = 4;
 
@@ -383,17 +383,16 @@ public final class Engine {
         double bendCurve = panel.patchBlock()[PatchParameters.BEND_CURVE] / 100;
         double bentBy = bendCurve == 0 ? bend : bend < 0 ? -Bend.at(-bend, bendCurve) : Bend.at(bend, bendCurve);
         setting.bendSemitones = bentBy * (bendRange >= 0 ? bendRange : panel.patchBlock()[bend < 0 ? PatchParameters.BEND_DOWN : PatchParameters.BEND_UP]);
-        double[] into = setting.modulation;
-        into[Modulator.AFTERTOUCH.ordinal()] = controllers.get(Controllers.AFTERTOUCH);
-        into[Modulator.MOD_WHEEL.ordinal()] = controllers.get(Controllers.MOD_WHEEL);
-        into[Modulator.BEND.ordinal()] = bend;
-        into[Modulator.BREATH.ordinal()] = controllers.get(Controllers.BREATH);
-        into[Modulator.EXPRESSION.ordinal()] = controllers.get(Controllers.EXPRESSION);
-        into[Modulator.PEDAL.ordinal()] = controllers.get(Controllers.PEDAL);
-        into[Modulator.CONSTANT.ordinal()] = 1;
+        setting.put(Modulator.AFTERTOUCH.ordinal(), controllers.get(Controllers.AFTERTOUCH));
+        setting.put(Modulator.MOD_WHEEL.ordinal(), controllers.get(Controllers.MOD_WHEEL));
+        setting.put(Modulator.BEND.ordinal(), bend);
+        setting.put(Modulator.BREATH.ordinal(), controllers.get(Controllers.BREATH));
+        setting.put(Modulator.EXPRESSION.ordinal(), controllers.get(Controllers.EXPRESSION));
+        setting.put(Modulator.PEDAL.ordinal(), controllers.get(Controllers.PEDAL));
+        setting.put(Modulator.CONSTANT.ordinal(), 1);
         int first = Modulator.MACRO_1.ordinal();
         for (int m = 0; m < PatchParameters.MACROS; m++) {
-            into[first + m] = panel.eased(PatchParameters.MACRO + m) / 100;
+            setting.put(first + m, panel.eased(PatchParameters.MACRO + m) / 100);
         }
         setting.keyPressure = controllers.keyPressures();
         setting.keyBend = controllers.keyBends();

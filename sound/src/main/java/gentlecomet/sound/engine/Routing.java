@@ -30,7 +30,9 @@ final class Routing {
     /** The first route to the same parameter; there the moves of all of them meet. */
     private int[] leaders = new int[0];
     private double[] moves = new double[0];
-    private Parameter[] targets = new Parameter[0];
+    private double[] least = new double[0];
+    private double[] most = new double[0];
+    private boolean[] octaves = new boolean[0];
 
     /** As {@link #load(double[], int, int, int)}, with the stretch beginning at {@code start}. */
     void load(double[] image, int start, int end) {
@@ -58,7 +60,9 @@ final class Routing {
         plain = new boolean[all];
         leaders = new int[all];
         moves = new double[all];
-        targets = new Parameter[all];
+        least = new double[all];
+        most = new double[all];
+        octaves = new boolean[all];
         count = 0;
         for (int m = 0; m < used.length; m++) {
             used[m] = false;
@@ -86,7 +90,9 @@ final class Routing {
         highs[count] = image[at + 6];
         scalers[count] = (int) image[at + 7];
         plain[count] = stretches[count] == 1 && bends[count] == 0 && lows[count] <= -1 && highs[count] >= 1 && scalers[count] < 0;
-        targets[count] = target;
+        least[count] = target.min();
+        most[count] = target.max();
+        octaves[count] = target.taper() == Taper.LOGARITHMIC;
         leaders[count] = count;
         for (int other = count - 1; other >= 0; other--) {
             leaders[count] = places[other] == place ? other : leaders[count];
@@ -132,11 +138,11 @@ final class Routing {
             }
         }
         for (int i = 0; i < count; i++) {
-            if (leaders[i] == i && sums[i] != 0) {
-                Parameter target = targets[i];
-                double v = block[places[i]];
-                v = target.taper() == Taper.LOGARITHMIC ? v * Polynomials.exp2(sums[i]) : v + sums[i];
-                block[places[i]] = v > target.max() ? target.max() : v < target.min() ? target.min() : v;
+            double sum = sums[i];
+            if (leaders[i] == i && sum != 0) {
+                int place = places[i];
+                double v = octaves[i] ? block[place] * Polynomials.exp2(sum) : block[place] + sum;
+                block[place] = v > most[i] ? most[i] : v < least[i] ? least[i] : v;
             }
         }
     }

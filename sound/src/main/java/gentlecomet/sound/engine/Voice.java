@@ -34,6 +34,7 @@ final class Voice {
     private final Remembered zoneLevel = new Remembered();
     private LayerMaterial material;
     private int edition;
+    private int handsSeen;
     private boolean active;
     private boolean held;
     private boolean sustained;
@@ -113,6 +114,7 @@ final class Voice {
             block[i] = layerBlock[i];
         }
         edition = -1;
+        handsSeen = -1;
         for (int m = 0; m < modulation.length; m++) {
             modulation[m] = 0;
         }
@@ -315,8 +317,7 @@ final class Voice {
             stop();
             return false;
         }
-        addWithGain(left, gainLeft, slopeLeft, ControlStep.RAMP, outLeft);
-        addWithGain(right, gainRight, slopeRight, ControlStep.RAMP, outRight);
+        take(left, gainLeft, slopeLeft, outLeft, right, gainRight, slopeRight, outRight, ControlStep.RAMP);
         gainLeft = endLeft;
         gainRight = endRight;
         if (fading || envelopes[0].idle()) {
@@ -325,22 +326,23 @@ final class Voice {
         return true;
     }
 
-    /** Adds samples with a gain that moves in a straight line. */
-    private static void addWithGain(double[] samples, double gain, double slope, double[] ramp, double[] to) {
+    /** Adds samples with gains that move in a straight line, and leaves zeros for the sources to add to. */
+    private static void take(double[] left, double gainLeft, double slopeLeft, double[] toLeft, double[] right, double gainRight, double slopeRight,
+            double[] toRight, double[] ramp) {
         for (int i = 0; i < SAMPLES; i++) {
-            to[i] += samples[i] * (gain + slope * (ramp[i] + 1));
+            double t = ramp[i] + 1;
+            toLeft[i] += left[i] * (gainLeft + slopeLeft * t);
+            toRight[i] += right[i] * (gainRight + slopeRight * t);
+            left[i] = 0;
+            right[i] = 0;
         }
     }
 
     private void modulate(VoiceSetting setting, Routing routing, boolean[] listened) {
         double[] shared = setting.modulation;
-        modulation[Modulator.MOD_WHEEL.ordinal()] = shared[Modulator.MOD_WHEEL.ordinal()];
-        modulation[Modulator.BEND.ordinal()] = shared[Modulator.BEND.ordinal()];
-        modulation[Modulator.BREATH.ordinal()] = shared[Modulator.BREATH.ordinal()];
-        modulation[Modulator.EXPRESSION.ordinal()] = shared[Modulator.EXPRESSION.ordinal()];
-        modulation[Modulator.PEDAL.ordinal()] = shared[Modulator.PEDAL.ordinal()];
-        for (int m = Modulator.MACRO_1.ordinal(); m < Modulator.COUNT; m++) {
-            modulation[m] = shared[m];
+        if (handsSeen != setting.handsMoved) {
+            handsSeen = setting.handsMoved;
+            followHands(shared);
         }
         double pressure = setting.keyPressure[key];
         modulation[Modulator.KEY_AFTERTOUCH.ordinal()] = pressure;
@@ -372,6 +374,17 @@ final class Voice {
         }
         if (!routing.empty()) {
             routing.apply(block, modulation);
+        }
+    }
+
+    private void followHands(double[] shared) {
+        modulation[Modulator.MOD_WHEEL.ordinal()] = shared[Modulator.MOD_WHEEL.ordinal()];
+        modulation[Modulator.BEND.ordinal()] = shared[Modulator.BEND.ordinal()];
+        modulation[Modulator.BREATH.ordinal()] = shared[Modulator.BREATH.ordinal()];
+        modulation[Modulator.EXPRESSION.ordinal()] = shared[Modulator.EXPRESSION.ordinal()];
+        modulation[Modulator.PEDAL.ordinal()] = shared[Modulator.PEDAL.ordinal()];
+        for (int m = Modulator.MACRO_1.ordinal(); m < Modulator.COUNT; m++) {
+            modulation[m] = shared[m];
         }
     }
 

@@ -18,4 +18,14 @@ final class VoiceSetting {
     double stepSeconds;
     double tempo;
     double bendSemitones;
+    /** Goes up whenever a modulator that all voices share has moved. */
+    int handsMoved;
+
+    /** Sets a modulator that all voices share. */
+    void put(int modulator, double value) {
+        if (modulation[modulator] != value) {
+            modulation[modulator] = value;
+            handsMoved++;
+        }
+    }
 }

@@ -37,6 +37,7 @@ final class VoiceSources {
     private final Remembered[] fixedPitch = {new Remembered(), new Remembered(), new Remembered()};
     private final Remembered[] intervals = {new Remembered(), new Remembered(), new Remembered()};
     private final boolean[] listened = new boolean[SOURCES];
+    private final boolean[] sounding = new boolean[SOURCES];
     private final boolean[] synced = new boolean[SOURCES];
     private final int[] drawOrder = new int[SOURCES];
     private double[] block;
@@ -63,6 +64,7 @@ final class VoiceSources {
             sources[s].start(material.sources[s], voiceBlock, LayerParameters.source(s), seed, s, note.seconds, hz);
         }
         noise.start(voiceBlock, LayerParameters.NOISE, seed, note.rate);
+        clear(left, right);
     }
 
     /** Whether anything goes to the second filter alone. */
@@ -75,11 +77,10 @@ final class VoiceSources {
         return usesPast;
     }
 
-    /** Draws one control step of everything that sounds into the buses. @param bent pitch of the voice as a key number with fraction */
+    /** Draws one control step of everything that sounds into the buses, of which the first has to be zero. @param bent pitch of the voice as a key number with fraction */
     void draw(double[] newBlock, VoiceSetting setting, double bent) {
         block = newBlock;
         gatherListeners();
-        clear(left, right);
         if (usesSecond) {
             clear(secondLeft, secondRight);
         }
@@ -92,14 +93,15 @@ final class VoiceSources {
         double rate = setting.sampleRate;
         for (int s = 0; s < SOURCES; s++) {
             int at = LayerParameters.source(s);
-            if (listened[s] || sources[s].heard(block, at)) {
+            sounding[s] = listened[s] || sources[s].heard(block, at);
+            if (sounding[s]) {
                 sources[s].prepare(sourceFrequency(setting.tuning, s, at, bent), rate, synced[s]);
             }
         }
         for (int k = 0; k < SOURCES; k++) {
             int s = drawOrder[k];
             int at = LayerParameters.source(s);
-            if (!listened[s] && !sources[s].heard(block, at)) {
+            if (!sounding[s]) {
                 sources[s].rest();
                 continue;
             }
@@ -107,7 +109,7 @@ final class VoiceSources {
         }
         for (int s = 0; s < SOURCES; s++) {
             int at = LayerParameters.source(s);
-            if (listened[s] || sources[s].heard(block, at)) {
+            if (sounding[s]) {
                 int into = (int) block[at + SourceParameters.INTO];
                 sources[s].add(block, at, sources, channel(into, true), channel(into, false));
             }

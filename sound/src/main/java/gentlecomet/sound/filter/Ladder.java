@@ -94,11 +94,11 @@ public final class Ladder {
             for (int i = from; i < from + HELD; i++) {
                 // What the memories alone bring to the four stages, before "hold"; short chains, so that both sides overlap.
                 double a2 = h * l1 + l2;
-                double a3 = h2 * l1 + h * l2 + l3;
-                double a4 = h3 * l1 + h2 * l2 + h * l3 + l4;
+                double a3 = h * a2 + l3;
+                double a4 = h * l3 + l4 + h2 * a2;
                 double b2 = h * r1 + r2;
-                double b3 = h2 * r1 + h * r2 + r3;
-                double b4 = h3 * r1 + h2 * r2 + h * r3 + r4;
+                double b3 = h * b2 + r3;
+                double b4 = h * r3 + r4 + h2 * b2;
                 double x = left[i] * input - back * a4;
                 double z = right[i] * input - back * b4;
                 // Straight for small values, held at 2: u - u^3 / 27, level from 3 on.

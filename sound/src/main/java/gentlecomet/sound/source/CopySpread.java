@@ -60,6 +60,19 @@ final class CopySpread {
         }
     }
 
+    /** Frequencies of the copies against the source's. */
+    double[] ratios() {
+        return ratios;
+    }
+
+    double[] lefts() {
+        return lefts;
+    }
+
+    double[] rights() {
+        return rights;
+    }
+
     /** Frequency of a copy against the source's. */
     double ratio(int copy) {
         return ratios[copy];

@@ -13,18 +13,21 @@ final class CycleWave {
     private CycleWave() {
     }
 
-    static void sine(double start, double step, double[] left, double[] right, double l, double r) {
+    static void sine(double start, double step, Outlet to, double l, double r) {
+        double[] left = to.left;
+        double[] right = to.right;
+        int first = to.at + LAG;
         double[] ramp = ControlStep.RAMP;
         for (int i = 0; i < SAMPLES; i++) {
             double v = Polynomials.sinCycles(start + step * ramp[i]);
-            left[i + LAG] += l * v;
-            right[i + LAG] += r * v;
+            left[first + i] += l * v;
+            right[first + i] += r * v;
         }
     }
 
     /** @param frame place between the first (0) and last (1) cycle of the table, moving by a slope each sample */
-    static void table(WaveTable table, double frame, double frameSlope, double start, double step, double[] left, double[] right,
-            double l, double r, double sampleRate) {
+    static void table(WaveTable table, double frame, double frameSlope, double start, double step, Outlet to, double l, double r,
+            double sampleRate) {
         double frames = table.frames() - 1;
         double place = Math.max(0, Math.min(1, frame)) * frames;
         double slope = frameSlope * frames;
@@ -34,16 +37,18 @@ final class CycleWave {
         float[] two = table.cycle(Math.min(first + 1, table.frames() - 1), version);
         double mix = place - first;
         if (two == one || mix == 0 && slope == 0) {
-            read(one, start, step, left, right, l, r, 1, 0);
+            read(one, start, step, to, l, r, 1, 0);
         } else {
-            read(one, start, step, left, right, l, r, 1 - mix, -slope);
-            read(two, start, step, left, right, l, r, mix, slope);
+            read(one, start, step, to, l, r, 1 - mix, -slope);
+            read(two, start, step, to, l, r, mix, slope);
         }
     }
 
     /** One cycle over and over, with a share that moves in a straight line. Whole points and the part between two are counted apart. */
-    private static void read(float[] cycle, double start, double step, double[] left, double[] right, double l, double r, double share,
-            double shareSlope) {
+    private static void read(float[] cycle, double start, double step, Outlet to, double l, double r, double share, double shareSlope) {
+        double[] left = to.left;
+        double[] right = to.right;
+        int first = to.at + LAG;
         int mask = cycle.length - 1;
         double place = start * cycle.length;
         double points = step * cycle.length;
@@ -56,8 +61,8 @@ final class CycleWave {
             double a = cycle[k & mask];
             double b = cycle[k + 1 & mask];
             double v = (a + (b - a) * t) * s;
-            left[i + LAG] += l * v;
-            right[i + LAG] += r * v;
+            left[first + i] += l * v;
+            right[first + i] += r * v;
             s += shareSlope;
             k += stepWhole;
             t += stepPart;
@@ -76,8 +81,11 @@ final class CycleWave {
 
     /** Any wave with phase modulation, feedback or resets. Edges of the wave are not band-limited here, resets are. */
     static void bent(int wave, WaveTable table, double pulseWidth, double frame, double frameSlope, double[] phases, int copy, double step,
-            double[] bend, double feedback, double[] echoes, SyncTimes resets, double restart, double[] left, double[] right,
-            double l, double r, StepTables steps, double sampleRate) {
+            double[] bend, double feedback, double[] echoes, SyncTimes resets, double restart, Outlet to, double l, double r,
+            StepTables steps, double sampleRate) {
+        double[] left = to.left;
+        double[] right = to.right;
+        int at = to.at + LAG;
         float[] one = null;
         float[] two = null;
         double mix = 0;
@@ -105,15 +113,15 @@ final class CycleWave {
                 double old = phase - step * late + bend[i];
                 double fresh = restart + bend[i];
                 double height = value(one, two, mix, pulse, pulseWidth, fresh) - value(one, two, mix, pulse, pulseWidth, old);
-                steps.addStep(left, right, i, late, l * height, r * height);
+                steps.addStep(to, i, late, l * height, r * height);
                 phase = restart + step * late;
                 reset++;
             }
             double v = value(one, two, mix, pulse, pulseWidth, phase + bend[i] + feedback * 0.5 * (e1 + e2));
             e2 = e1;
             e1 = v;
-            left[i + LAG] += l * v;
-            right[i + LAG] += r * v;
+            left[at + i] += l * v;
+            right[at + i] += r * v;
             phase += step;
             mix += slope;
         }
@@ -122,7 +130,7 @@ final class CycleWave {
             double late = SAMPLES - resets.at(reset);
             double old = phase - step * late;
             double height = value(one, two, mix, pulse, pulseWidth, restart) - value(one, two, mix, pulse, pulseWidth, old);
-            steps.addStep(left, right, SAMPLES, late, l * height, r * height);
+            steps.addStep(to, SAMPLES, late, l * height, r * height);
             phase = restart + step * late;
             reset++;
         }

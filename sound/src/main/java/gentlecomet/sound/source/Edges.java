@@ -5,30 +5,75 @@ import gentlecomet.sound.maths.ControlStep;
 /**
  * Waves of straight lines (saw, pulse, triangle), for all copies of a source together. The sum of straight lines is a
  * straight line: a copy adds its value and slope at the start of the control step and an event for each of its edges, so it
- * costs next to nothing between them. Every event also adds its band-limited correction ({@link StepTables}).
+ * costs next to nothing between them. What is drawn is a running sum of changes from sample to sample: the slope, and around every
+ * event the changes of its band-limited form ({@link StepTables}), {@link StepTables#LAG} samples late. At every step the sum is put to
+ * where the copies say that the line should be, so it cannot drift.
  */
 final class Edges {
 
     private static final int SAMPLES = ControlStep.SAMPLES;
+    private static final int LAG = StepTables.LAG;
 
     private final StepTables steps;
-    private final double[] left;
-    private final double[] right;
-    private final double[] jumpsLeft = new double[SAMPLES + 1];
-    private final double[] jumpsRight = new double[SAMPLES + 1];
-    private final double[] bendsLeft = new double[SAMPLES + 1];
-    private final double[] bendsRight = new double[SAMPLES + 1];
+    private final Outlet outlet;
+    private final double[] bendsLeft = new double[SAMPLES + LAG + 1];
+    private final double[] bendsRight = new double[SAMPLES + LAG + 1];
+    /** Where the line of the present step begins and how it rises. */
     private double valueLeft;
     private double valueRight;
     private double slopeLeft;
     private double slopeRight;
-    private boolean bent;
+    /** What the events of the step add to it. */
+    private double eventsLeft;
+    private double eventsRight;
+    /** Where the line of the step before ended, all events counted. */
+    private double endLeft;
+    private double endRight;
+    /** What has been drawn, and how it rises. */
+    private double sumLeft;
+    private double sumRight;
+    private double riseLeft;
+    private double riseRight;
+    /** Steps for which there are bends to draw. */
+    private int bent;
+    private boolean drawing;
 
-    /** @param left,right where the wave is added, {@link StepTables#LAG} samples late */
-    Edges(StepTables steps, double[] left, double[] right) {
+    /** @param outlet where the wave is added */
+    Edges(StepTables steps, Outlet outlet) {
         this.steps = steps;
-        this.left = left;
-        this.right = right;
+        this.outlet = outlet;
+    }
+
+    /**
+     * Adds rising ramps from -1 to 1 of all copies of a source over one control step.
+     *
+     * @param phases    of the copies, 0 to 1; moved to where they stand after the step
+     * @param increment cycles in a sample, before a copy's own ratio
+     */
+    void ramps(double[] phases, double increment, CopySpread spread, int copies) {
+        double[] ratios = spread.ratios();
+        double[] lefts = spread.lefts();
+        double[] rights = spread.rights();
+        double vl = valueLeft;
+        double vr = valueRight;
+        double sl = slopeLeft;
+        double sr = slopeRight;
+        for (int copy = 0; copy < copies; copy++) {
+            double start = phases[copy];
+            double own = Math.min(0.5, increment * ratios[copy]);
+            double heightLeft = 2 * lefts[copy];
+            double heightRight = 2 * rights[copy];
+            vl += heightLeft * (start - 0.5);
+            vr += heightRight * (start - 0.5);
+            sl += heightLeft * own;
+            sr += heightRight * own;
+            double phase = start + own * SAMPLES;
+            phases[copy] = phase < 1 ? phase : wraps(start, own, 0, SAMPLES, heightLeft, heightRight);
+        }
+        valueLeft = vl;
+        valueRight = vr;
+        slopeLeft = sl;
+        slopeRight = sr;
     }
 
     /**
@@ -123,21 +168,28 @@ final class Edges {
     }
 
     /** A step of the wave at a time within the control step, above 0 and up to its end. */
-    void step(double when, double heightLeft, double heightRight) {
+    private void step(double when, double heightLeft, double heightRight) {
         int first = firstAfter(when);
-        jumpsLeft[first] += heightLeft;
-        jumpsRight[first] += heightRight;
-        steps.addStep(left, right, first, first - when, heightLeft, heightRight);
+        eventsLeft += heightLeft;
+        eventsRight += heightRight;
+        steps.addStepChanges(outlet, first, first - when, heightLeft, heightRight);
     }
 
     private void bend(double when, double changeLeft, double changeRight) {
         int first = firstAfter(when);
-        bent = true;
-        bendsLeft[first] += changeLeft;
-        bendsRight[first] += changeRight;
-        jumpsLeft[first] += changeLeft * (first - when);
-        jumpsRight[first] += changeRight * (first - when);
-        steps.addSlope(left, right, first, first - when, changeLeft, changeRight);
+        // Two steps: the bends after the middle are drawn with the next one.
+        bent = 2;
+        eventsLeft += changeLeft * (SAMPLES - when);
+        eventsRight += changeRight * (SAMPLES - when);
+        int place = outlet.at + LAG + first;
+        outlet.changesLeft[place] += changeLeft * (first - when);
+        outlet.changesRight[place] += changeRight * (first - when);
+        // At the very end of the step the next one begins with the new slope.
+        if (first < SAMPLES) {
+            bendsLeft[LAG + first] += changeLeft;
+            bendsRight[LAG + first] += changeRight;
+        }
+        steps.addSlopeChanges(outlet, first, first - when, changeLeft, changeRight);
     }
 
     private static int firstAfter(double when) {
@@ -145,70 +197,135 @@ final class Edges {
         return first < when && first < SAMPLES ? first + 1 : first;
     }
 
-    /** Draws the sum of everything added since the last call. */
+    /** Adds the outlet's step of the line to two channels, with a gain that moves in a straight line, and goes on to the next step. */
+    void drawInto(double[] toLeft, double[] toRight, double gain, double gainSlope) {
+        run(toLeft, toRight, 0, gain, gainSlope);
+        outlet.moveOn();
+    }
+
+    /** Adds the step of the line to the outlet's own samples. */
     void draw() {
-        if (bent) {
-            drawBent();
-            bent = false;
-        } else {
-            drawStraight();
+        run(outlet.left, outlet.right, outlet.at, 1, 0);
+    }
+
+    private void run(double[] toLeft, double[] toRight, int offset, double gain, double gainSlope) {
+        drawing = true;
+        int first = outlet.at + LAG;
+        outlet.changesLeft[first] = valueLeft - endLeft + outlet.changesLeft[first];
+        outlet.changesRight[first] = valueRight - endRight + outlet.changesRight[first];
+        // The slope of the step before still leads to the first sample of this one.
+        draw(0, LAG + 1, toLeft, toRight, offset, gain, gainSlope);
+        riseLeft = slopeLeft;
+        riseRight = slopeRight;
+        draw(LAG + 1, SAMPLES, toLeft, toRight, offset, gain, gainSlope);
+        if (bent > 0) {
+            bent--;
+            moveOn(bendsLeft);
+            moveOn(bendsRight);
         }
+        endLeft = valueLeft + slopeLeft * SAMPLES + eventsLeft;
+        endRight = valueRight + slopeRight * SAMPLES + eventsRight;
+        forget();
+    }
+
+    private void draw(int from, int to, double[] toLeft, double[] toRight, int offset, double gain, double gainSlope) {
+        if (bent > 0) {
+            drawBent(from, to, toLeft, toRight, offset, gain, gainSlope);
+        } else {
+            drawStraight(from, to, toLeft, toRight, offset, gain, gainSlope);
+        }
+    }
+
+    private void drawStraight(int from, int to, double[] toLeft, double[] toRight, int offset, double gain, double gainSlope) {
+        double[] ramp = ControlStep.RAMP;
+        double[] left = outlet.changesLeft;
+        double[] right = outlet.changesRight;
+        int at = outlet.at;
+        double vl = sumLeft;
+        double vr = sumRight;
+        double rl = riseLeft;
+        double rr = riseRight;
+        for (int i = from; i < to; i++) {
+            double g = gain + gainSlope * ramp[i];
+            vl = left[at + i] + rl + vl;
+            vr = right[at + i] + rr + vr;
+            left[at + i] = 0;
+            right[at + i] = 0;
+            toLeft[offset + i] += vl * g;
+            toRight[offset + i] += vr * g;
+        }
+        sumLeft = vl;
+        sumRight = vr;
+    }
+
+    private void drawBent(int from, int to, double[] toLeft, double[] toRight, int offset, double gain, double gainSlope) {
+        for (int i = from; i < to; i++) {
+            double g = gain + gainSlope * ControlStep.RAMP[i];
+            advance(i);
+            toLeft[offset + i] += sumLeft * g;
+            toRight[offset + i] += sumRight * g;
+        }
+    }
+
+    private void advance(int i) {
+        sumLeft = outlet.changesLeft[outlet.at + i] + riseLeft + sumLeft;
+        sumRight = outlet.changesRight[outlet.at + i] + riseRight + sumRight;
+        outlet.changesLeft[outlet.at + i] = 0;
+        outlet.changesRight[outlet.at + i] = 0;
+        riseLeft += bendsLeft[i];
+        riseRight += bendsRight[i];
+    }
+
+    private static void moveOn(double[] bends) {
+        for (int i = 0; i < LAG; i++) {
+            bends[i] = bends[i + SAMPLES];
+        }
+        for (int i = LAG; i < bends.length; i++) {
+            bends[i] = 0;
+        }
+    }
+
+    /** The source goes on with another wave: what still waits of the line, and the rest of its corrections, go to the outlet's samples. */
+    void settle() {
+        if (!drawing) {
+            return;
+        }
+        int at = outlet.at;
+        for (int i = 0; i < Outlet.AHEAD; i++) {
+            if (i > LAG) {
+                riseLeft = 0;
+                riseRight = 0;
+            }
+            advance(i);
+            outlet.left[at + i] = (i < LAG ? sumLeft : sumLeft - endLeft) + outlet.left[at + i];
+            outlet.right[at + i] = (i < LAG ? sumRight : sumRight - endRight) + outlet.right[at + i];
+        }
+        stop();
+    }
+
+    /** Forgets everything that waits. */
+    void stop() {
+        drawing = false;
+        bent = 0;
+        sumLeft = 0;
+        sumRight = 0;
+        riseLeft = 0;
+        riseRight = 0;
+        endLeft = 0;
+        endRight = 0;
+        for (int i = 0; i < bendsLeft.length; i++) {
+            bendsLeft[i] = 0;
+            bendsRight[i] = 0;
+        }
+        forget();
+    }
+
+    private void forget() {
         valueLeft = 0;
         valueRight = 0;
         slopeLeft = 0;
         slopeRight = 0;
-    }
-
-    private void drawStraight() {
-        double[] toLeft = left;
-        double[] toRight = right;
-        double[] jl = jumpsLeft;
-        double[] jr = jumpsRight;
-        double[] ramp = ControlStep.RAMP;
-        double vl = valueLeft;
-        double vr = valueRight;
-        double sl = slopeLeft;
-        double sr = slopeRight;
-        for (int i = 0; i < SAMPLES; i++) {
-            vl += jl[i];
-            vr += jr[i];
-            toLeft[i + StepTables.LAG] = toLeft[i + StepTables.LAG] + vl + sl * ramp[i];
-            toRight[i + StepTables.LAG] = toRight[i + StepTables.LAG] + vr + sr * ramp[i];
-            jl[i] = 0;
-            jr[i] = 0;
-        }
-        jl[SAMPLES] = 0;
-        jr[SAMPLES] = 0;
-    }
-
-    private void drawBent() {
-        double[] toLeft = left;
-        double[] toRight = right;
-        double[] jl = jumpsLeft;
-        double[] jr = jumpsRight;
-        double[] bl = bendsLeft;
-        double[] br = bendsRight;
-        double vl = valueLeft;
-        double vr = valueRight;
-        double sl = slopeLeft;
-        double sr = slopeRight;
-        for (int i = 0; i < SAMPLES; i++) {
-            vl += jl[i];
-            vr += jr[i];
-            toLeft[i + StepTables.LAG] += vl;
-            toRight[i + StepTables.LAG] += vr;
-            sl += bl[i];
-            sr += br[i];
-            vl += sl;
-            vr += sr;
-            jl[i] = 0;
-            jr[i] = 0;
-            bl[i] = 0;
-            br[i] = 0;
-        }
-        jl[SAMPLES] = 0;
-        jr[SAMPLES] = 0;
-        bl[SAMPLES] = 0;
-        br[SAMPLES] = 0;
+        eventsLeft = 0;
+        eventsRight = 0;
     }
 }

@@ -106,10 +106,12 @@ public final class NoiseSource {
         double l = pan.left();
         double r = pan.right();
         double common = Math.sqrt(1 - width * 0.5);
-        spread(middle, l * common, r * common, gain, (wanted - gain) / SAMPLES, outLeft, outRight);
+        double slope = (wanted - gain) / SAMPLES;
         if (width > 0) {
             double own = Math.sqrt(width * 0.5);
-            spread(side, l * own, -r * own, gain, (wanted - gain) / SAMPLES, outLeft, outRight);
+            spread(middle, l * common, r * common, side, l * own, -r * own, gain, slope, outLeft, outRight);
+        } else {
+            spread(middle, l * common, r * common, gain, slope, outLeft, outRight);
         }
         gain = wanted;
     }
@@ -120,6 +122,18 @@ public final class NoiseSource {
             double v = samples[i] * (gain + slope * ramp[i]);
             outLeft[i] += l * v;
             outRight[i] += r * v;
+        }
+    }
+
+    private static void spread(double[] middle, double l, double r, double[] side, double sideLeft, double sideRight, double gain, double slope,
+            double[] outLeft, double[] outRight) {
+        double[] ramp = ControlStep.RAMP;
+        for (int i = 0; i < SAMPLES; i++) {
+            double g = gain + slope * ramp[i];
+            double m = middle[i] * g;
+            double s = side[i] * g;
+            outLeft[i] = outLeft[i] + l * m + sideLeft * s;
+            outRight[i] = outRight[i] + r * m + sideRight * s;
         }
     }
 

@@ -57,8 +57,7 @@ final class PartialBank {
         }
     }
 
-    void draw(double[] block, int at, SourceMaterial material, double frequencyHz, double sampleRate, double[] left, double[] right,
-            double pan, double width) {
+    void draw(double[] block, int at, SourceMaterial material, double frequencyHz, double sampleRate, Outlet to, double pan, double width) {
         int count = (int) block[at + SourceParameters.PARTIAL_COUNT];
         tune(block, at, frequencyHz, sampleRate);
         raise(block, at, sampleRate);
@@ -80,10 +79,13 @@ final class PartialBank {
         }
         double l = CopySpread.leftGain(pan);
         double r = CopySpread.leftGain(-pan);
+        double[] left = to.left;
+        double[] right = to.right;
+        int from = to.at + StepTables.LAG;
         for (int i = 0; i < SAMPLES; i++) {
             double side = sides[i] * width;
-            left[i + StepTables.LAG] += l * (middle[i] + side);
-            right[i + StepTables.LAG] += r * (middle[i] - side);
+            left[from + i] += l * (middle[i] + side);
+            right[from + i] += r * (middle[i] - side);
         }
         fresh = false;
     }

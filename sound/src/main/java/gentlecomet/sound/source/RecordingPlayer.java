@@ -24,8 +24,7 @@ final class RecordingPlayer {
         }
     }
 
-    void draw(double[] block, int at, Recording recording, double frequencyHz, double sampleRate, CopySpread spread, int copies,
-            double[] left, double[] right) {
+    void draw(double[] block, int at, Recording recording, double frequencyHz, double sampleRate, CopySpread spread, int copies, Outlet outlet) {
         double rootHz = A4_HZ * Polynomials.exp2((block[at + SourceParameters.ROOT_KEY] - A4_KEY) / 12);
         double pace = frequencyHz / rootHz * recording.sampleRate() / sampleRate;
         double frames = recording.frames();
@@ -37,6 +36,9 @@ final class RecordingPlayer {
         loops &= length >= 2;
         double fade = Math.min(from, Math.min(length, block[at + SourceParameters.CROSSFADE] / 100 * length));
         boolean reverse = block[at + SourceParameters.DIRECTION] == 1;
+        double[] left = outlet.left;
+        double[] right = outlet.right;
+        int first = outlet.at + StepTables.LAG;
         for (int copy = 0; copy < copies; copy++) {
             double step = pace * spread.ratio(copy);
             double l = spread.left(copy);
@@ -49,8 +51,8 @@ final class RecordingPlayer {
                     break;
                 }
                 double within = loops && fade > 0 && place > to - fade ? (place - (to - fade)) / fade : 0;
-                left[i + StepTables.LAG] += l * blended(recording.left(), place, within, length, frames, reverse);
-                right[i + StepTables.LAG] += r * blended(recording.right(), place, within, length, frames, reverse);
+                left[first + i] += l * blended(recording.left(), place, within, length, frames, reverse);
+                right[first + i] += r * blended(recording.right(), place, within, length, frames, reverse);
                 place += step;
             }
             places[copy] = place;

@@ -4,7 +4,8 @@ import gentlecomet.sound.maths.Polynomials;
 
 /**
  * Corrections that turn a sudden step, or a sudden change of slope, into its band-limited form. A source draws its wave
- * naively and adds one correction for every step at the exact moment between two samples at which it happens.
+ * naively and adds one correction for every step at the exact moment between two samples at which it happens. Sources that sum up
+ * changes from sample to sample add a step as the changes it makes.
  *
  * <p>The band limit is a Kaiser-windowed sinc of {@link #TAPS} samples (J. F. Kaiser, 1974), integrated once for steps and
  * twice for slopes. Immutable after construction and shared by all voices of an engine.
@@ -16,6 +17,8 @@ final class StepTables {
     /** Samples by which a corrected wave lags behind the naive one. */
     static final int LAG = TAPS / 2;
 
+    /** Changes that a correction makes. */
+    private static final int CHANGES = TAPS + 1;
     private static final int PHASES = 256;
     private static final int FINE = 512;
     /** Middle of the transition band in cycles per sample: flat to 15 kHz, closed above 29 kHz at 44.1 and 48 kHz. */
@@ -23,7 +26,9 @@ final class StepTables {
     private static final double KAISER_BETA = 9.0;
 
     private final double[] step = new double[(PHASES + 1) * TAPS];
-    private final double[] slope = new double[(PHASES + 1) * TAPS];
+    /** Changes from sample to sample: of a whole step, and of the correction of a change of slope. */
+    private final double[] stepChanges = new double[(PHASES + 1) * CHANGES];
+    private final double[] slopeChanges = new double[(PHASES + 1) * CHANGES];
 
     StepTables() {
         int cells = TAPS * FINE;
@@ -51,36 +56,47 @@ final class StepTables {
                 // A correction that ends exactly on the middle belongs to the sample before the step.
                 boolean beforeStep = phase == PHASES && tap == LAG - 1;
                 step[phase * TAPS + tap] = residual[at] + (beforeStep ? 1 : 0);
-                slope[phase * TAPS + tap] = bend[at];
+                double whole = step[phase * TAPS + tap] + (tap >= LAG ? 1 : 0);
+                int change = phase * CHANGES + tap;
+                stepChanges[change] += whole;
+                stepChanges[change + 1] -= whole;
+                slopeChanges[change] += bend[at];
+                slopeChanges[change + 1] -= bend[at];
             }
+            stepChanges[phase * CHANGES + TAPS] += 1;
         }
     }
 
     /**
-     * Adds the correction of a step of the given height to a pair of channels.
+     * Adds the correction of a step of the given height to the two channels of an outlet.
      *
-     * @param first    first sample at or after the step, as an index into the naive wave
+     * @param first    first sample at or after the step, counted from the start of the control step
      * @param distance time from the step to that sample, 0 to 1 sample
      */
-    void addStep(double[] left, double[] right, int first, double distance, double heightLeft, double heightRight) {
-        add(step, left, right, first, distance, heightLeft, heightRight);
+    void addStep(Outlet to, int first, double distance, double heightLeft, double heightRight) {
+        add(step, TAPS, to.left, to.right, to.at + first, distance, heightLeft, heightRight);
     }
 
-    /** Adds the correction of a change of slope, in level per sample. */
-    void addSlope(double[] left, double[] right, int first, double distance, double changeLeft, double changeRight) {
-        add(slope, left, right, first, distance, changeLeft, changeRight);
+    /** Adds a whole step, band-limited, to the changes of an outlet. Arguments as in {@link #addStep}. */
+    void addStepChanges(Outlet to, int first, double distance, double heightLeft, double heightRight) {
+        add(stepChanges, CHANGES, to.changesLeft, to.changesRight, to.at + first, distance, heightLeft, heightRight);
     }
 
-    private static void add(double[] table, double[] left, double[] right, int first, double distance, double l, double r) {
+    /** Adds the correction of a change of slope, in level per sample, to the changes of an outlet. */
+    void addSlopeChanges(Outlet to, int first, double distance, double changeLeft, double changeRight) {
+        add(slopeChanges, CHANGES, to.changesLeft, to.changesRight, to.at + first, distance, changeLeft, changeRight);
+    }
+
+    private static void add(double[] table, int taps, double[] left, double[] right, int first, double distance, double l, double r) {
         double place = distance * PHASES;
         int row = (int) place;
         if (row >= PHASES) {
             row = PHASES - 1;
         }
         double part = place - row;
-        int from = row * TAPS;
-        int to = from + TAPS;
-        for (int tap = 0; tap < TAPS; tap++) {
+        int from = row * taps;
+        int to = from + taps;
+        for (int tap = 0; tap < taps; tap++) {
             double v = table[from + tap] * (1 - part) + table[to + tap] * part;
             left[first + tap] += l * v;
             right[first + tap] += r * v;

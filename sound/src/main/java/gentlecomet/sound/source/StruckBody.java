@@ -50,8 +50,7 @@ final class StruckBody {
         }
     }
 
-    void draw(double[] block, int at, SourceMaterial material, double frequencyHz, double sampleRate, double[] left, double[] right,
-            double pan, double width) {
+    void draw(double[] block, int at, SourceMaterial material, double frequencyHz, double sampleRate, Outlet to, double pan, double width) {
         double length = block[at + SourceParameters.EXCITER_LENGTH];
         boolean exciting = seconds <= length + 0.002;
         if (!ringing && !exciting) {
@@ -75,10 +74,13 @@ final class StruckBody {
         seconds += SAMPLES / sampleRate;
         double l = CopySpread.leftGain(pan);
         double r = CopySpread.leftGain(-pan);
+        double[] left = to.left;
+        double[] right = to.right;
+        int from = to.at + StepTables.LAG;
         for (int i = 0; i < SAMPLES; i++) {
             double side = difference[i] * width;
-            left[i + StepTables.LAG] += l * (sum[i] + side);
-            right[i + StepTables.LAG] += r * (sum[i] - side);
+            left[from + i] += l * (sum[i] + side);
+            right[from + i] += r * (sum[i] - side);
         }
     }
 

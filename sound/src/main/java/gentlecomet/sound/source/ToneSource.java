@@ -17,8 +17,7 @@ public final class ToneSource {
     private static final double CYCLES_OF_RADIANS = 0.15915494309189535;
 
     private final WaveShelf shelf;
-    private final double[] left = new double[SAMPLES + StepTables.TAPS + 1];
-    private final double[] right = new double[SAMPLES + StepTables.TAPS + 1];
+    private final Outlet outlet = new Outlet();
     private final double[] signal = new double[SAMPLES];
     private final double[] bent = new double[SAMPLES];
     private final double[] phases = new double[MAX_COPIES];
@@ -41,10 +40,12 @@ public final class ToneSource {
     private double framePlace;
     private boolean fresh;
     private boolean sounding;
+    /** Straight lines wait to be drawn in the same turn in which they are mixed. */
+    private boolean undrawn;
 
     public ToneSource(WaveShelf shelf) {
         this.shelf = shelf;
-        edges = new Edges(shelf.steps(), left, right);
+        edges = new Edges(shelf.steps(), outlet);
     }
 
     /** Makes ready what a wave needs beyond the common parts, so that nothing has to be made while rendering. */
@@ -70,7 +71,7 @@ public final class ToneSource {
         material = newMaterial;
         noteSeed = Grain.hash(seed, source, 4111);
         noise.seed(noteSeed);
-        clear();
+        silence();
         int mode = (int) block[at + SourceParameters.PHASE_START];
         double fixed = block[at + SourceParameters.PHASE] / 100;
         double range = block[at + SourceParameters.PHASE_RANGE] / 100;
@@ -123,7 +124,7 @@ public final class ToneSource {
      */
     public void draw(double[] block, int at, double sampleRate, ToneSource[] sources, boolean othersListen) {
         if (!sounding && !fresh) {
-            clear();
+            silence();
         }
         sounding = true;
         int wave = (int) block[at + SourceParameters.WAVE];
@@ -135,18 +136,21 @@ public final class ToneSource {
         }
         double pan = block[at + SourceParameters.PAN] / 100;
         double width = block[at + SourceParameters.WIDTH] / 100;
+        if (!lines(wave)) {
+            edges.settle();
+        }
         switch (wave) {
             case SourceParameters.WAVE_NOISE:
                 drawNoise(pan, width);
                 break;
             case SourceParameters.WAVE_PARTIALS:
                 if (partials != null) {
-                    partials.draw(block, at, material, increment * sampleRate, sampleRate, left, right, pan, width);
+                    partials.draw(block, at, material, increment * sampleRate, sampleRate, outlet, pan, width);
                 }
                 break;
             case SourceParameters.WAVE_BODY:
                 if (body != null) {
-                    body.draw(block, at, material, increment * sampleRate, sampleRate, left, right, pan, width);
+                    body.draw(block, at, material, increment * sampleRate, sampleRate, outlet, pan, width);
                 }
                 break;
             default:
@@ -154,32 +158,43 @@ public final class ToneSource {
                 spread.set(copies, block[at + SourceParameters.DETUNE], pan, width, block[at + SourceParameters.BALANCE], material);
                 if (wave == SourceParameters.WAVE_RECORDING) {
                     if (player != null && material.recording() != null) {
-                        player.draw(block, at, material.recording(), increment * sampleRate, sampleRate, spread, copies, left, right);
+                        player.draw(block, at, material.recording(), increment * sampleRate, sampleRate, spread, copies, outlet);
                     }
                 } else {
-                    drawCycles(wave, copies, block, at, sampleRate, sources);
+                    drawCycles(wave, copies, block, at, sampleRate, sources, othersListen);
                 }
                 break;
         }
         if (othersListen) {
+            int first = outlet.at;
             for (int i = 0; i < SAMPLES; i++) {
-                signal[i] = 0.5 * (left[i] + right[i]);
+                signal[i] = 0.5 * (outlet.left[first + i] + outlet.right[first + i]);
             }
         }
     }
 
-    private void drawCycles(int wave, int copies, double[] block, int at, double sampleRate, ToneSource[] sources) {
+    private void drawCycles(int wave, int copies, double[] block, int at, double sampleRate, ToneSource[] sources, boolean othersListen) {
         boolean bending = gatherPhase(block, at, sources);
         int sync = (int) block[at + SourceParameters.SYNC];
         SyncTimes resets = sync == 0 ? null : sources[sync - 1].cycles;
-        boolean straight = wave == SourceParameters.WAVE_SAW || wave == SourceParameters.WAVE_PULSE || wave == SourceParameters.WAVE_TRIANGLE;
-        if (straight && !bending) {
-            pulseWidth = block[at + SourceParameters.PULSE_WIDTH] / 100;
-            for (int copy = 0; copy < copies; copy++) {
-                drawStraight(wave, copy, Math.min(0.5, increment * spread.ratio(copy)), spread.left(copy), spread.right(copy), resets);
+        if (lines(wave) && !bending) {
+            if (wave == SourceParameters.WAVE_SAW && resets == null) {
+                edges.ramps(phases, increment, spread, copies);
+            } else {
+                pulseWidth = block[at + SourceParameters.PULSE_WIDTH] / 100;
+                for (int copy = 0; copy < copies; copy++) {
+                    drawStraight(wave, copy, Math.min(0.5, increment * spread.ratio(copy)), spread.left(copy), spread.right(copy), resets);
+                }
             }
-            edges.draw();
+            undrawn = !othersListen && block[at + SourceParameters.RING] == 0;
+            if (!undrawn) {
+                edges.draw();
+            }
             return;
+        }
+        edges.settle();
+        if (!bending) {
+            straighten();
         }
         double feedback = 0;
         for (int s = 0; s < sources.length; s++) {
@@ -208,29 +223,33 @@ public final class ToneSource {
             double r = spread.right(copy);
             if (resets != null || bending || feedback != 0) {
                 CycleWave.bent(wave, table, block[at + SourceParameters.PULSE_WIDTH] / 100, frame, frameSlope, phases, copy, step, bent,
-                        feedback, echoes, resets, starts[copy], left, right, l, r, shelf.steps(), sampleRate);
+                        feedback, echoes, resets, starts[copy], outlet, l, r, shelf.steps(), sampleRate);
             } else if (table == null) {
-                CycleWave.sine(phases[copy], step, left, right, l, r);
+                CycleWave.sine(phases[copy], step, outlet, l, r);
                 advance(copy, step);
             } else {
-                CycleWave.table(table, frame, frameSlope, phases[copy], step, left, right, l, r, sampleRate);
+                CycleWave.table(table, frame, frameSlope, phases[copy], step, outlet, l, r, sampleRate);
                 advance(copy, step);
             }
         }
     }
 
+    private static boolean lines(int wave) {
+        return wave == SourceParameters.WAVE_SAW || wave == SourceParameters.WAVE_PULSE || wave == SourceParameters.WAVE_TRIANGLE;
+    }
+
     /** Sums what the other sources do to the phase; whether there is anything. */
     private boolean gatherPhase(double[] block, int at, ToneSource[] sources) {
         boolean any = false;
-        for (int i = 0; i < SAMPLES; i++) {
-            bent[i] = 0;
-        }
         for (int s = 0; s < sources.length; s++) {
             double index = block[at + SourceParameters.PHASE_FROM + s] * CYCLES_OF_RADIANS;
             if (index == 0) {
                 continue;
             }
-            any = true;
+            if (!any) {
+                any = true;
+                straighten();
+            }
             if (sources[s] != this) {
                 double[] from = sources[s].signal;
                 for (int i = 0; i < SAMPLES; i++) {
@@ -239,6 +258,12 @@ public final class ToneSource {
             }
         }
         return any;
+    }
+
+    private void straighten() {
+        for (int i = 0; i < SAMPLES; i++) {
+            bent[i] = 0;
+        }
     }
 
     private void drawStraight(int wave, int copy, double step, double l, double r, SyncTimes resets) {
@@ -279,16 +304,21 @@ public final class ToneSource {
         double ring = block[at + SourceParameters.RING] / 100;
         if (ring > 0) {
             double[] other = sources[(int) block[at + SourceParameters.RING_FROM]].signal;
+            int first = outlet.at;
             for (int i = 0; i < SAMPLES; i++) {
                 double by = 1 - ring + ring * other[i];
-                left[i] *= by;
-                right[i] *= by;
+                outlet.left[first + i] *= by;
+                outlet.right[first + i] *= by;
             }
         }
-        mixIn(left, right, outLeft, outRight, gain, (wanted - gain) / SAMPLES, ControlStep.RAMP);
+        double slope = (wanted - gain) / SAMPLES;
+        if (undrawn) {
+            edges.drawInto(outLeft, outRight, gain, slope);
+            undrawn = false;
+        } else {
+            outlet.mixInto(outLeft, outRight, gain, slope);
+        }
         gain = wanted;
-        shift(left);
-        shift(right);
     }
 
     /** The source is not heard and not listened to: it stands still and costs nothing. */
@@ -296,43 +326,23 @@ public final class ToneSource {
         sounding = false;
     }
 
-    /** What corrections reach beyond this control step moves to the front, and the rest is cleared. */
-    private static void shift(double[] samples) {
-        int kept = StepTables.TAPS + 1;
-        for (int i = 0; i < kept; i++) {
-            samples[i] = samples[i + SAMPLES];
-        }
-        for (int i = kept; i < samples.length; i++) {
-            samples[i] = 0;
-        }
-    }
-
-    private static void mixIn(double[] left, double[] right, double[] outLeft, double[] outRight, double gain, double slope, double[] ramp) {
-        for (int i = 0; i < SAMPLES; i++) {
-            double g = gain + slope * ramp[i];
-            outLeft[i] += left[i] * g;
-            outRight[i] += right[i] * g;
-        }
-    }
-
     private void drawNoise(double pan, double width) {
         double l = CopySpread.leftGain(pan);
         double r = CopySpread.leftGain(-pan);
         double common = Math.sqrt(1 - width * 0.5);
         double own = Math.sqrt(width * 0.5);
+        int first = outlet.at + StepTables.LAG;
         for (int i = 0; i < SAMPLES; i++) {
             double middle = noise.next() * common;
             double side = noise.next() * own;
-            left[i + StepTables.LAG] += l * (middle + side);
-            right[i + StepTables.LAG] += r * (middle - side);
+            outlet.left[first + i] += l * (middle + side);
+            outlet.right[first + i] += r * (middle - side);
         }
     }
 
-    private void clear() {
+    private void silence() {
         sounding = false;
-        for (int i = 0; i < left.length; i++) {
-            left[i] = 0;
-            right[i] = 0;
-        }
+        outlet.clear();
+        edges.stop();
     }
 }
