@@ -52,15 +52,16 @@ public final class Ladder {
             }
             fresh = false;
         }
-        run(left, right, frames, present, (wanted - present) / frames, feedback, (k - feedback) / frames, memory);
-        present = wanted;
-        feedback = k;
+        run(left, right, frames, wanted, k);
     }
 
-    private static void run(double[] left, double[] right, int frames, double start, double slope, double startFeedback, double feedbackSlope,
-            double[] memory) {
-        double h = start;
-        double k = startFeedback;
+    /** @param hEnd,kEnd coefficient and feedback at the end of the block */
+    private void run(double[] left, double[] right, int frames, double hEnd, double kEnd) {
+        double[] memory = this.memory;
+        double h = present;
+        double k = feedback;
+        double slope = (hEnd - h) / frames;
+        double feedbackSlope = (kEnd - k) / frames;
         double l1 = memory[0];
         double l2 = memory[1];
         double l3 = memory[2];
@@ -72,9 +73,8 @@ public final class Ladder {
         // One division for the whole block: 1 / (1 + k h^4) moves in a straight line as well.
         double h2 = h * h;
         double solve = 1 / (1 + k * h2 * h2);
-        double hEnd = start + slope * frames;
         double hEnd2 = hEnd * hEnd;
-        double solveSlope = (1 / (1 + (startFeedback + feedbackSlope * frames) * hEnd2 * hEnd2) - solve) / frames;
+        double solveSlope = (1 / (1 + kEnd * hEnd2 * hEnd2) - solve) / frames;
         for (int from = 0; from < frames; from += HELD) {
             // Coefficients are worked out for four samples at a time.
             h += HELD * slope;
@@ -120,6 +120,8 @@ public final class Ladder {
                 r4 = y + y - r4;
             }
         }
+        present = hEnd;
+        feedback = kEnd;
         memory[0] = l1 + 1e-20;
         memory[1] = l2;
         memory[2] = l3;

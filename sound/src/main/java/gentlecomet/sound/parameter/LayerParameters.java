@@ -19,6 +19,13 @@ public final class LayerParameters {
     /** Effect slots of a layer. */
     public static final int EFFECTS = 4;
 
+    private static final int SOURCE_SIZE = SourceParameters.GROUP.size();
+    private static final int FILTER_SIZE = FilterParameters.GROUP.size();
+    private static final int ENVELOPE_SIZE = EnvelopeParameters.SHAPE.size();
+    private static final int CURVE_SIZE = CurveParameters.GROUP.size();
+    private static final int LFO_SIZE = LfoParameters.GROUP.size();
+    private static final int EFFECT_SIZE = EffectParameters.GROUP.size();
+
     static final ParameterTemplate BLOCK = new ParameterTemplate();
     private static final ParameterTemplate ZONE_GROUP = new ParameterTemplate();
     private static final ParameterTemplate PITCH_GROUP = new ParameterTemplate();
@@ -108,32 +115,32 @@ public final class LayerParameters {
 
     /** Start of a source's group within the block; {@code source} counts from 0. */
     public static int source(int source) {
-        return FIRST_SOURCE + source * SourceParameters.GROUP.size();
+        return FIRST_SOURCE + source * SOURCE_SIZE;
     }
 
     /** Start of a filter's group within the block; {@code filter} counts from 0. */
     public static int filter(int filter) {
-        return FIRST_FILTER + filter * FilterParameters.GROUP.size();
+        return FIRST_FILTER + filter * FILTER_SIZE;
     }
 
     /** Start of an envelope's group within the block; 0 is the amplitude envelope. */
     public static int envelope(int envelope) {
-        return envelope == 0 ? AMPLITUDE_ENVELOPE : SECOND_ENVELOPE + (envelope - 1) * EnvelopeParameters.SHAPE.size();
+        return envelope == 0 ? AMPLITUDE_ENVELOPE : SECOND_ENVELOPE + (envelope - 1) * ENVELOPE_SIZE;
     }
 
     /** Start of a drawn curve's group within the block; {@code curve} counts from 0. */
     public static int curve(int curve) {
-        return FIRST_CURVE + curve * CurveParameters.GROUP.size();
+        return FIRST_CURVE + curve * CURVE_SIZE;
     }
 
     /** Start of an LFO's group within the block; {@code lfo} counts from 0. */
     public static int lfo(int lfo) {
-        return FIRST_LFO + lfo * LfoParameters.GROUP.size();
+        return FIRST_LFO + lfo * LFO_SIZE;
     }
 
     /** Start of an effect slot's group within the block; {@code slot} counts from 0. */
     public static int effect(int slot) {
-        return FIRST_EFFECT + slot * EffectParameters.GROUP.size();
+        return FIRST_EFFECT + slot * EFFECT_SIZE;
     }
 
     private static int repeat(ParameterTemplate group, int times, String prefix, String place) {

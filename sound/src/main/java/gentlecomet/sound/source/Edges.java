@@ -213,30 +213,17 @@ final class Edges {
         int first = outlet.at + LAG;
         outlet.changesLeft[first] = valueLeft - endLeft + outlet.changesLeft[first];
         outlet.changesRight[first] = valueRight - endRight + outlet.changesRight[first];
-        // The slope of the step before still leads to the first sample of this one.
-        draw(0, LAG + 1, toLeft, toRight, offset, gain, gainSlope);
-        riseLeft = slopeLeft;
-        riseRight = slopeRight;
-        draw(LAG + 1, SAMPLES, toLeft, toRight, offset, gain, gainSlope);
         if (bent > 0) {
-            bent--;
-            moveOn(bendsLeft);
-            moveOn(bendsRight);
+            drawBent(toLeft, toRight, offset, gain, gainSlope);
+        } else {
+            drawStraight(toLeft, toRight, offset, gain, gainSlope);
         }
         endLeft = valueLeft + slopeLeft * SAMPLES + eventsLeft;
         endRight = valueRight + slopeRight * SAMPLES + eventsRight;
         forget();
     }
 
-    private void draw(int from, int to, double[] toLeft, double[] toRight, int offset, double gain, double gainSlope) {
-        if (bent > 0) {
-            drawBent(from, to, toLeft, toRight, offset, gain, gainSlope);
-        } else {
-            drawStraight(from, to, toLeft, toRight, offset, gain, gainSlope);
-        }
-    }
-
-    private void drawStraight(int from, int to, double[] toLeft, double[] toRight, int offset, double gain, double gainSlope) {
+    private void drawStraight(double[] toLeft, double[] toRight, int offset, double gain, double gainSlope) {
         double[] ramp = ControlStep.RAMP;
         double[] left = outlet.changesLeft;
         double[] right = outlet.changesRight;
@@ -245,26 +232,54 @@ final class Edges {
         double vr = sumRight;
         double rl = riseLeft;
         double rr = riseRight;
-        for (int i = from; i < to; i++) {
-            double g = gain + gainSlope * ramp[i];
-            vl = left[at + i] + rl + vl;
-            vr = right[at + i] + rr + vr;
-            left[at + i] = 0;
-            right[at + i] = 0;
-            toLeft[offset + i] += vl * g;
-            toRight[offset + i] += vr * g;
+        int i = 0;
+        // The slope of the step before still leads to the first sample of this one.
+        int end = LAG + 1;
+        while (i < SAMPLES) {
+            if (gainSlope == 0) {
+                for (; i < end; i++) {
+                    vl = left[at + i] + rl + vl;
+                    vr = right[at + i] + rr + vr;
+                    left[at + i] = 0;
+                    right[at + i] = 0;
+                    toLeft[offset + i] += vl * gain;
+                    toRight[offset + i] += vr * gain;
+                }
+            } else {
+                for (; i < end; i++) {
+                    double g = gain + gainSlope * ramp[i];
+                    vl = left[at + i] + rl + vl;
+                    vr = right[at + i] + rr + vr;
+                    left[at + i] = 0;
+                    right[at + i] = 0;
+                    toLeft[offset + i] += vl * g;
+                    toRight[offset + i] += vr * g;
+                }
+            }
+            rl = slopeLeft;
+            rr = slopeRight;
+            end = SAMPLES;
         }
         sumLeft = vl;
         sumRight = vr;
+        riseLeft = rl;
+        riseRight = rr;
     }
 
-    private void drawBent(int from, int to, double[] toLeft, double[] toRight, int offset, double gain, double gainSlope) {
-        for (int i = from; i < to; i++) {
+    private void drawBent(double[] toLeft, double[] toRight, int offset, double gain, double gainSlope) {
+        for (int i = 0; i < SAMPLES; i++) {
             double g = gain + gainSlope * ControlStep.RAMP[i];
             advance(i);
             toLeft[offset + i] += sumLeft * g;
             toRight[offset + i] += sumRight * g;
+            if (i == LAG) {
+                riseLeft = slopeLeft;
+                riseRight = slopeRight;
+            }
         }
+        bent--;
+        moveOn(bendsLeft);
+        moveOn(bendsRight);
     }
 
     private void advance(int i) {
