@@ -67,14 +67,18 @@ final class DelayLine {
         // Whole samples and the part between two are counted apart: turning one into the other in the loop would be dear.
         int k = (int) place;
         double t = place - k;
+        double wholeStep = Math.floor(step);
+        int stepWhole = (int) wholeStep;
+        double stepPart = step - wholeStep;
         for (int i = 0; i < samples; i++) {
             double a = l[k - 1 & m];
             double b = l[k & m];
             double c = l[k + 1 & m];
             double d = l[k + 2 & m];
             out[i] += gain * (b + 0.5 * t * (c - a + t * (2 * a - 5 * b + 4 * c - d + t * (3 * (b - c) + d - a))));
-            t += step;
-            while (t >= 1) {
+            k += stepWhole;
+            t += stepPart;
+            if (t >= 1) {
                 t -= 1;
                 k++;
             }
