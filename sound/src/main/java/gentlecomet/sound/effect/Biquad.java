@@ -76,10 +76,11 @@ final class Biquad {
 
     private static void steady(double[] left, double[] right, double[] c, double[] memory) {
         double b0 = c[0];
-        double b1 = c[1];
-        double b2 = c[2];
         double a1 = c[3];
         double a2 = c[4];
+        // The memories follow the input and each other, not the output: a shorter chain from sample to sample.
+        double c1 = c[1] - a1 * b0;
+        double c2 = c[2] - a2 * b0;
         double l1 = memory[0];
         double l2 = memory[1];
         double r1 = memory[2];
@@ -89,10 +90,12 @@ final class Biquad {
             double z = right[i];
             double y = b0 * x + l1;
             double w = b0 * z + r1;
-            l1 = b1 * x + l2 - a1 * y;
-            r1 = b1 * z + r2 - a1 * w;
-            l2 = b2 * x - a2 * y;
-            r2 = b2 * z - a2 * w;
+            double l = l1;
+            double r = r1;
+            l1 = c1 * x + l2 - a1 * l;
+            r1 = c1 * z + r2 - a1 * r;
+            l2 = c2 * x - a2 * l;
+            r2 = c2 * z - a2 * r;
             left[i] = y;
             right[i] = w;
         }

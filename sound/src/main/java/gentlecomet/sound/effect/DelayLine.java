@@ -75,7 +75,10 @@ final class DelayLine {
             double b = l[k & m];
             double c = l[k + 1 & m];
             double d = l[k + 2 & m];
-            out[i] += gain * (b + 0.5 * t * (c - a + t * (2 * a - 5 * b + 4 * c - d + t * (3 * (b - c) + d - a))));
+            double rise = (c - a) * 0.5;
+            double cube = (b - c) * 1.5 + (d - a) * 0.5;
+            double square = a - b + rise - cube;
+            out[i] += (((cube * t + square) * t + rise) * t + b) * gain;
             k += stepWhole;
             t += stepPart;
             if (t >= 1) {

@@ -45,15 +45,16 @@ final class OnePoleCuts {
     private static void takeLows(double[] left, double[] right, double part, double[] memory) {
         double l = memory[0];
         double r = memory[1];
+        double twice = part + part;
+        double less = 1 - twice;
+        double rest = 1 - part;
         for (int i = 0; i < ControlStep.SAMPLES; i++) {
-            double v = (left[i] - l) * part;
-            double w = (right[i] - r) * part;
-            double belowLeft = v + l;
-            double belowRight = w + r;
-            l = belowLeft + v;
-            r = belowRight + w;
-            left[i] -= belowLeft;
-            right[i] -= belowRight;
+            double x = left[i];
+            double z = right[i];
+            left[i] = (x - l) * rest;
+            right[i] = (z - r) * rest;
+            l = x * twice + l * less;
+            r = z * twice + r * less;
         }
         memory[0] = l + 1e-20;
         memory[1] = r + 1e-20;
@@ -62,15 +63,15 @@ final class OnePoleCuts {
     private static void keepLows(double[] left, double[] right, double part, double[] memory) {
         double l = memory[0];
         double r = memory[1];
+        double twice = part + part;
+        double less = 1 - twice;
         for (int i = 0; i < ControlStep.SAMPLES; i++) {
-            double v = (left[i] - l) * part;
-            double w = (right[i] - r) * part;
-            double belowLeft = v + l;
-            double belowRight = w + r;
-            l = belowLeft + v;
-            r = belowRight + w;
-            left[i] = belowLeft;
-            right[i] = belowRight;
+            double x = left[i];
+            double z = right[i];
+            left[i] = (x - l) * part + l;
+            right[i] = (z - r) * part + r;
+            l = x * twice + l * less;
+            r = z * twice + r * less;
         }
         memory[0] = l + 1e-20;
         memory[1] = r + 1e-20;

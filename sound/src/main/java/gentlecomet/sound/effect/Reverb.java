@@ -139,9 +139,9 @@ final class Reverb implements Effect {
             dampingOfPart = dampingHz;
             dampingPart = 1 - Polynomials.exp2(-9.064720283654388 * Math.min(0.49, dampingHz / sampleRate));
         }
-        for (int k = 0; k < LINES; k += 2) {
-            soften(k, gain(k, decaySeconds), gain(k + 1, decaySeconds), dampingPart);
-        }
+        tuneGains(decaySeconds);
+        soften(0, dampingPart);
+        soften(4, dampingPart);
         add(taps[0], taps[1], taps[2], taps[3], taps[4], taps[5], taps[6], taps[7], sum);
         for (int k = 0; k < LINES; k++) {
             // Lines are a multiple of a step long and so is the place to write at: no step is written across the end.
@@ -149,14 +149,13 @@ final class Reverb implements Effect {
         }
     }
 
-    private double gain(int k, double decaySeconds) {
+    private void tuneGains(double decaySeconds) {
         if (decaySeconds != decayOfGains) {
             decayOfGains = decaySeconds;
             for (int n = 0; n < LINES; n++) {
                 gains[n] = Polynomials.exp2(-9.965784284662087 * lengths[n] / (decaySeconds * sampleRate));
             }
         }
-        return gains[k];
     }
 
     private static void add(double[] a, double[] b, double[] c, double[] d, double[] e, double[] f, double[] g, double[] h, double[] sum) {
@@ -165,26 +164,43 @@ final class Reverb implements Effect {
         }
     }
 
-    /** Reads two lines at once and takes their highs away, so that their chains overlap. */
-    private void soften(int k, double gainOne, double gainTwo, double part) {
+    /** Reads four lines at once and takes their highs away, so that their chains overlap. */
+    private void soften(int k, double part) {
         double[] lineOne = lines[k];
         double[] lineTwo = lines[k + 1];
-        int maskOne = lineOne.length - 1;
-        int maskTwo = lineTwo.length - 1;
+        double[] lineThree = lines[k + 2];
+        double[] lineFour = lines[k + 3];
         int fromOne = write - lengths[k];
         int fromTwo = write - lengths[k + 1];
+        int fromThree = write - lengths[k + 2];
+        int fromFour = write - lengths[k + 3];
+        double gainOne = gains[k] * part;
+        double gainTwo = gains[k + 1] * part;
+        double gainThree = gains[k + 2] * part;
+        double gainFour = gains[k + 3] * part;
         double[] one = taps[k];
         double[] two = taps[k + 1];
+        double[] three = taps[k + 2];
+        double[] four = taps[k + 3];
         double d = damp[k];
         double e = damp[k + 1];
+        double f = damp[k + 2];
+        double g = damp[k + 3];
+        double rest = 1 - part;
         for (int i = 0; i < SAMPLES; i++) {
-            d += (lineOne[fromOne + i & maskOne] * gainOne - d) * part;
-            e += (lineTwo[fromTwo + i & maskTwo] * gainTwo - e) * part;
+            d = lineOne[fromOne + i & lineOne.length - 1] * gainOne + d * rest;
+            e = lineTwo[fromTwo + i & lineTwo.length - 1] * gainTwo + e * rest;
+            f = lineThree[fromThree + i & lineThree.length - 1] * gainThree + f * rest;
+            g = lineFour[fromFour + i & lineFour.length - 1] * gainFour + g * rest;
             one[i] = d;
             two[i] = e;
+            three[i] = f;
+            four[i] = g;
         }
         damp[k] = d + 1e-20;
         damp[k + 1] = e + 1e-20;
+        damp[k + 2] = f + 1e-20;
+        damp[k + 3] = g + 1e-20;
     }
 
     private static void feedBack(double[] line, int at, double[] tap, double[] sum, double[] in, double share) {
