@@ -1,5 +1,6 @@
 package gentlecomet.sound.engine;
 
+import gentlecomet.sound.filter.Ladder;
 import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Grain;
 import gentlecomet.sound.maths.Remembered;
@@ -45,6 +46,7 @@ final class Voice {
     private double velocityGain;
     private double zoneGain;
     private double pitch;
+    private double bent;
     private double target;
     private double glideFrom;
     private double glideSeconds;
@@ -275,11 +277,11 @@ final class Voice {
     }
 
     /**
-     * Adds one control step to the output.
+     * Draws one control step of its sources and begins to filter it.
      *
-     * @return false when the voice has produced something that is not a sound and was silenced
+     * @return whether it has come to a ladder, which {@link #filter} or {@link #filterBoth} has to run before {@link #putOut}
      */
-    boolean render(VoiceSetting setting, double[] base, int newEdition, Routing routing, boolean[] listened, double[] outLeft, double[] outRight) {
+    boolean draw(VoiceSetting setting, double[] base, int newEdition, Routing routing, boolean[] listened) {
         if (newEdition != edition) {
             edition = newEdition;
             double[] to = block;
@@ -291,16 +293,30 @@ final class Voice {
         }
         modulate(setting, routing, listened);
         movePitch(setting);
-        double bent = pitch + stackPitch + block[LayerParameters.TRANSPOSE] + setting.bendSemitones + setting.keyBend[key] + block[LayerParameters.PITCH_SHIFT];
+        bent = pitch + stackPitch + block[LayerParameters.TRANSPOSE] + setting.bendSemitones + setting.keyBend[key] + block[LayerParameters.PITCH_SHIFT];
         sources.draw(block, setting, bent);
-        double loudest = Math.max(gainLeft, gainRight);
-        setting.levels.look(layer, StageLevels.SOURCES, sources.left, sources.right, loudest);
-        filters.process(sources, block, bent, modulation[Modulator.ENVELOPE_2.ordinal()], setting.sampleRate);
-        setting.levels.look(layer, StageLevels.FILTERS, sources.left, sources.right, loudest);
-        return putOut(outLeft, outRight);
+        setting.levels.look(layer, StageLevels.SOURCES, sources.left, sources.right, Math.max(gainLeft, gainRight));
+        return filters.begin(sources, block, bent, modulation[Modulator.ENVELOPE_2.ordinal()], setting.sampleRate);
     }
 
-    private boolean putOut(double[] outLeft, double[] outRight) {
+    /** Runs the ladder to which it has come. */
+    void filter() {
+        filters.ladder().process(sources.left, sources.right, SAMPLES);
+    }
+
+    /** The same for two voices at once. */
+    static void filterBoth(Voice one, Voice two) {
+        Ladder.processBoth(one.filters.ladder(), one.sources.left, one.sources.right, two.filters.ladder(), two.sources.left, two.sources.right, SAMPLES);
+    }
+
+    /**
+     * Filters the rest and adds the step to the output.
+     *
+     * @return false when the voice has produced something that is not a sound and was silenced
+     */
+    boolean putOut(VoiceSetting setting, double[] outLeft, double[] outRight) {
+        filters.finish(sources, block, bent, modulation[Modulator.ENVELOPE_2.ordinal()], setting.sampleRate);
+        setting.levels.look(layer, StageLevels.FILTERS, sources.left, sources.right, Math.max(gainLeft, gainRight));
         double[] left = sources.left;
         double[] right = sources.right;
         pan.set(stackPan == 0 ? block[LayerParameters.ZONE_PAN] / 100 : Math.max(-1, Math.min(1, block[LayerParameters.ZONE_PAN] / 100 + stackPan)));

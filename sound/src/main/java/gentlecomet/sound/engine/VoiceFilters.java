@@ -1,5 +1,6 @@
 package gentlecomet.sound.engine;
 
+import gentlecomet.sound.filter.Ladder;
 import gentlecomet.sound.filter.VoiceDrive;
 import gentlecomet.sound.filter.VoiceFilter;
 import gentlecomet.sound.maths.ControlStep;
@@ -28,20 +29,29 @@ final class VoiceFilters {
     }
 
     /**
-     * Brings everything that the sources have drawn into their first two channels, filtered.
+     * Begins to filter what the sources have drawn, up to a ladder at the first place.
      *
      * @param bent     pitch of the voice as a key number with fraction
      * @param envelope what the second envelope says
+     * @return whether {@link #ladder} is to be run on the sources' first two channels, before {@link #finish}
      */
-    void process(VoiceSources sources, double[] block, double bent, double envelope, double rate) {
-        int first = LayerParameters.filter(0);
+    boolean begin(VoiceSources sources, double[] block, double bent, double envelope, double rate) {
+        return filters[0].begin(sources.left, sources.right, block, LayerParameters.filter(0), bent, envelope, rate);
+    }
+
+    Ladder ladder() {
+        return filters[0].ladder();
+    }
+
+    /** Brings everything that the sources have drawn into their first two channels, filtered. Arguments as in {@link #begin}. */
+    void finish(VoiceSources sources, double[] block, double bent, double envelope, double rate) {
         int second = LayerParameters.filter(1);
         boolean driven = block[LayerParameters.DRIVE_TYPE] != 0;
         boolean between = driven && block[LayerParameters.DRIVE_PLACE] == 1;
         double[] left = sources.left;
         double[] right = sources.right;
+        filters[0].finish(left, right);
         if (block[LayerParameters.FILTER_ROUTING] == 0) {
-            filters[0].process(left, right, block, first, bent, envelope, rate);
             if (between) {
                 driveThrough(sources, block);
             }
@@ -51,7 +61,6 @@ final class VoiceFilters {
             }
             filters[1].process(left, right, block, second, bent, envelope, rate);
         } else {
-            filters[0].process(left, right, block, first, bent, envelope, rate);
             filters[1].process(sources.secondLeft, sources.secondRight, block, second, bent, envelope, rate);
             mix(sources.secondLeft, left);
             mix(sources.secondRight, right);

@@ -41,15 +41,33 @@ final class VoicePool {
     int render(int layer, VoiceSetting setting, Panel panel, double[] left, double[] right) {
         int faults = 0;
         double[] block = panel.layerBlock(layer);
+        Voice waiting = null;
         for (int i = 0; i < awakeCount; i++) {
             Voice v = awake[i];
-            if (v.active() && v.layer() == layer && !v.render(setting, block, panel.edition(layer), panel.voiceRouting(layer),
-                    panel.listened(layer), left, right)) {
-                faults++;
+            if (!v.active() || v.layer() != layer) {
+                changed |= !v.active();
+            } else if (!v.draw(setting, block, panel.edition(layer), panel.voiceRouting(layer), panel.listened(layer))) {
+                faults += putOut(v, setting, left, right);
+            } else if (waiting == null) {
+                waiting = v;
+            } else {
+                Voice.filterBoth(waiting, v);
+                faults += putOut(waiting, setting, left, right);
+                faults += putOut(v, setting, left, right);
+                waiting = null;
             }
-            changed |= !v.active();
+        }
+        if (waiting != null) {
+            waiting.filter();
+            faults += putOut(waiting, setting, left, right);
         }
         return faults;
+    }
+
+    private int putOut(Voice v, VoiceSetting setting, double[] left, double[] right) {
+        boolean sound = v.putOut(setting, left, right);
+        changed |= !v.active();
+        return sound ? 0 : 1;
     }
 
     /** Looks once, at the start of a control step, which voices are to be rendered. */

@@ -5,9 +5,13 @@ import gentlecomet.sound.maths.Remembered;
 
 /**
  * A ladder of four first-order low-passes with feedback around all of them, 24 dB per octave, for a pair of channels: no delay in the
- * loop (topology-preserving transform; V. Zavalishin, "The Art of VA Filter Design", 2012), and a soft limit where the
+ * loop (bilinear transform with the loop solved; V. Zavalishin, "The Art of VA Filter Design", 2012), and a soft limit where the
  * feedback joins the input, so drive thickens it and self-oscillation keeps its level. With the limit in that one place the loop's
  * phase is untouched and the oscillation stays on the cutoff.
+ *
+ * <p>A stage is y = (1 - 2h) y' + h (x + x'), with a dash for the sample before and h = g / (1 + g). Every stage is kept divided by
+ * its power of h, so that it needs one multiplication: Y1 = p Y1' + u' + u, Y2 = p Y2' + Y1' + Y1 and so on, where u, the input behind
+ * the limit, adds to all four alike. When h moves the stages are put to the new scale.
  */
 public final class Ladder {
 
@@ -18,11 +22,15 @@ public final class Ladder {
     private static final double SPARK = 1e-3;
     /** Samples for which coefficients stand still. */
     private static final int HELD = 4;
+    /** Numbers that a channel remembers: its input behind the limit and four stages. */
+    private static final int CHANNEL = 5;
 
-    private final double[] memory = new double[8];
+    private final double[] memory = new double[2 * CHANNEL];
     private final Remembered lift = new Remembered();
     private double present;
     private double feedback;
+    private double wanted;
+    private double wantedFeedback;
     private boolean fresh = true;
 
     /** Forgets everything. */
@@ -38,98 +46,265 @@ public final class Ladder {
         return sings ? BEYOND : EDGE * (1 - Polynomials.gainOfDb(-resonanceDb));
     }
 
-    /** Filters a block of a multiple of four frames in place; cutoff and feedback move in a straight line over the block. */
-    public void process(double[] left, double[] right, int frames, double cutoffHz, double resonanceDb, boolean sings, double sampleRate) {
+    /** Says where cutoff and feedback are to be at the end of the coming block. */
+    public void aim(double cutoffHz, double resonanceDb, boolean sings, double sampleRate) {
         double g = Polynomials.tanHalfTurns(Math.min(HIGHEST, cutoffHz / sampleRate));
-        double wanted = g / (1 + g);
-        double k = sings ? BEYOND : EDGE * (1 - lift.gainOfDb(-resonanceDb));
+        wanted = g / (1 + g);
+        wantedFeedback = sings ? BEYOND : EDGE * (1 - lift.gainOfDb(-resonanceDb));
         if (fresh) {
             present = wanted;
-            feedback = k;
+            feedback = wantedFeedback;
             if (sings) {
                 memory[0] = SPARK;
-                memory[4] = SPARK;
+                memory[CHANNEL] = SPARK;
             }
             fresh = false;
         }
-        run(left, right, frames, wanted, k);
     }
 
-    /** @param hEnd,kEnd coefficient and feedback at the end of the block */
-    private void run(double[] left, double[] right, int frames, double hEnd, double kEnd) {
-        double[] memory = this.memory;
+    /** Filters a block of a multiple of four frames in place; cutoff and feedback move in a straight line over the block. */
+    public void process(double[] left, double[] right, int frames) {
+        double[] m = memory;
         double h = present;
         double k = feedback;
-        double slope = (hEnd - h) / frames;
-        double feedbackSlope = (kEnd - k) / frames;
-        double l1 = memory[0];
-        double l2 = memory[1];
-        double l3 = memory[2];
-        double l4 = memory[3];
-        double r1 = memory[4];
-        double r2 = memory[5];
-        double r3 = memory[6];
-        double r4 = memory[7];
+        double slope = (wanted - h) / frames;
+        double feedbackSlope = (wantedFeedback - k) / frames;
         // One division for the whole block: 1 / (1 + k h^4) moves in a straight line as well.
-        double h2 = h * h;
-        double solve = 1 / (1 + k * h2 * h2);
-        double hEnd2 = hEnd * hEnd;
-        double solveSlope = (1 / (1 + kEnd * hEnd2 * hEnd2) - solve) / frames;
+        double solve = solved(h, k);
+        double solveSlope = (solved(wanted, wantedFeedback) - solve) / frames;
+        double l = m[0];
+        double l1 = m[1];
+        double l2 = m[2];
+        double l3 = m[3];
+        double l4 = m[4];
+        double r = m[5];
+        double r1 = m[6];
+        double r2 = m[7];
+        double r3 = m[8];
+        double r4 = m[9];
         for (int from = 0; from < frames; from += HELD) {
-            // Coefficients are worked out for four samples at a time.
+            double scale = h / (h + HELD * slope);
             h += HELD * slope;
             k += HELD * feedbackSlope;
             solve += HELD * solveSlope;
-            h2 = h * h;
-            double h3 = h2 * h;
-            double h4 = h2 * h2;
-            double hold = 1 - h;
-            double twice = hold + hold;
-            double less = twice - 1;
-            double g1 = h + h;
-            double g2 = h2 + h2;
-            double g3 = h3 + h3;
-            double input = (1 + 0.5 * k) * solve;
-            double back = k * hold * solve;
+            double scale2 = scale * scale;
+            double scale3 = scale2 * scale;
+            double scale4 = scale2 * scale2;
+            l1 *= scale;
+            r1 *= scale;
+            l2 *= scale2;
+            r2 *= scale2;
+            l3 *= scale3;
+            r3 *= scale3;
+            l4 *= scale4;
+            r4 *= scale4;
+            double h4 = h * h * h * h;
+            double p = 1 - h - h;
+            double in = (1 + 0.5 * k) * solve;
+            double back = k * h4 * solve;
             for (int i = from; i < from + HELD; i++) {
-                // What the memories alone bring to the four stages, before "hold"; short chains, so that both sides overlap.
-                double a2 = h * l1 + l2;
-                double a3 = h * a2 + l3;
-                double a4 = h * l3 + l4 + h2 * a2;
-                double b2 = h * r1 + r2;
-                double b3 = h * b2 + r3;
-                double b4 = h * r3 + r4 + h2 * b2;
-                double x = left[i] * input - back * a4;
-                double z = right[i] * input - back * b4;
+                // The stages without the new input, which adds to all of them.
+                double t1 = p * l1 + l;
+                double t2 = p * l2 + l1 + t1;
+                double t3 = p * l3 + l2 + t2;
+                double t4 = p * l4 + l3 + t3;
+                double s1 = p * r1 + r;
+                double s2 = p * r2 + r1 + s1;
+                double s3 = p * r3 + r2 + s2;
+                double s4 = p * r4 + r3 + s3;
+                double x = left[i] * in - back * t4;
+                double z = right[i] * in - back * s4;
                 // Straight for small values, held at 2: u - u^3 / 27, level from 3 on.
                 double x2 = x * x;
                 double z2 = z * z;
-                double u = x2 < 9 ? x * (1 - x2 * (1.0 / 27)) : x > 0 ? 2 : -2;
-                double w = z2 < 9 ? z * (1 - z2 * (1.0 / 27)) : z > 0 ? 2 : -2;
-                double y = hold * a4 + h4 * u;
-                left[i] = y;
-                l1 = less * l1 + g1 * u;
-                l2 = twice * a2 - l2 + g2 * u;
-                l3 = twice * a3 - l3 + g3 * u;
-                l4 = y + y - l4;
-                y = hold * b4 + h4 * w;
-                right[i] = y;
-                r1 = less * r1 + g1 * w;
-                r2 = twice * b2 - r2 + g2 * w;
-                r3 = twice * b3 - r3 + g3 * w;
-                r4 = y + y - r4;
+                l = x2 < 9 ? x * (1 - x2 * (1.0 / 27)) : x > 0 ? 2 : -2;
+                r = z2 < 9 ? z * (1 - z2 * (1.0 / 27)) : z > 0 ? 2 : -2;
+                l1 = t1 + l;
+                l2 = t2 + l;
+                l3 = t3 + l;
+                l4 = t4 + l;
+                left[i] = h4 * l4;
+                r1 = s1 + r;
+                r2 = s2 + r;
+                r3 = s3 + r;
+                r4 = s4 + r;
+                right[i] = h4 * r4;
             }
         }
-        present = hEnd;
-        feedback = kEnd;
-        memory[0] = l1 + 1e-20;
-        memory[1] = l2;
-        memory[2] = l3;
-        memory[3] = l4;
-        memory[4] = r1 + 1e-20;
-        memory[5] = r2;
-        memory[6] = r3;
-        memory[7] = r4;
+        m[0] = l + 1e-20;
+        m[1] = l1;
+        m[2] = l2;
+        m[3] = l3;
+        m[4] = l4;
+        m[5] = r + 1e-20;
+        m[6] = r1;
+        m[7] = r2;
+        m[8] = r3;
+        m[9] = r4;
+        arrive();
+    }
+
+    /**
+     * Filters blocks of two voices at once, to the same samples as one after the other: their chains of operations overlap, which takes a
+     * third less time than twice {@link #process}.
+     */
+    public static void processBoth(Ladder one, double[] oneLeft, double[] oneRight, Ladder two, double[] twoLeft, double[] twoRight, int frames) {
+        double[] m = one.memory;
+        double[] n = two.memory;
+        double hA = one.present;
+        double kA = one.feedback;
+        double slopeA = (one.wanted - hA) / frames;
+        double feedbackSlopeA = (one.wantedFeedback - kA) / frames;
+        double solveA = solved(hA, kA);
+        double solveSlopeA = (solved(one.wanted, one.wantedFeedback) - solveA) / frames;
+        double hB = two.present;
+        double kB = two.feedback;
+        double slopeB = (two.wanted - hB) / frames;
+        double feedbackSlopeB = (two.wantedFeedback - kB) / frames;
+        double solveB = solved(hB, kB);
+        double solveSlopeB = (solved(two.wanted, two.wantedFeedback) - solveB) / frames;
+        double lA = m[0];
+        double l1A = m[1];
+        double l2A = m[2];
+        double l3A = m[3];
+        double l4A = m[4];
+        double rA = m[5];
+        double r1A = m[6];
+        double r2A = m[7];
+        double r3A = m[8];
+        double r4A = m[9];
+        double lB = n[0];
+        double l1B = n[1];
+        double l2B = n[2];
+        double l3B = n[3];
+        double l4B = n[4];
+        double rB = n[5];
+        double r1B = n[6];
+        double r2B = n[7];
+        double r3B = n[8];
+        double r4B = n[9];
+        for (int from = 0; from < frames; from += HELD) {
+            double scaleA = hA / (hA + HELD * slopeA);
+            hA += HELD * slopeA;
+            kA += HELD * feedbackSlopeA;
+            solveA += HELD * solveSlopeA;
+            double scale2A = scaleA * scaleA;
+            double scale3A = scale2A * scaleA;
+            double scale4A = scale2A * scale2A;
+            l1A *= scaleA;
+            r1A *= scaleA;
+            l2A *= scale2A;
+            r2A *= scale2A;
+            l3A *= scale3A;
+            r3A *= scale3A;
+            l4A *= scale4A;
+            r4A *= scale4A;
+            double h4A = hA * hA * hA * hA;
+            double pA = 1 - hA - hA;
+            double inA = (1 + 0.5 * kA) * solveA;
+            double backA = kA * h4A * solveA;
+            double scaleB = hB / (hB + HELD * slopeB);
+            hB += HELD * slopeB;
+            kB += HELD * feedbackSlopeB;
+            solveB += HELD * solveSlopeB;
+            double scale2B = scaleB * scaleB;
+            double scale3B = scale2B * scaleB;
+            double scale4B = scale2B * scale2B;
+            l1B *= scaleB;
+            r1B *= scaleB;
+            l2B *= scale2B;
+            r2B *= scale2B;
+            l3B *= scale3B;
+            r3B *= scale3B;
+            l4B *= scale4B;
+            r4B *= scale4B;
+            double h4B = hB * hB * hB * hB;
+            double pB = 1 - hB - hB;
+            double inB = (1 + 0.5 * kB) * solveB;
+            double backB = kB * h4B * solveB;
+            for (int i = from; i < from + HELD; i++) {
+                double t1A = pA * l1A + lA;
+                double t2A = pA * l2A + l1A + t1A;
+                double t3A = pA * l3A + l2A + t2A;
+                double t4A = pA * l4A + l3A + t3A;
+                double s1A = pA * r1A + rA;
+                double s2A = pA * r2A + r1A + s1A;
+                double s3A = pA * r3A + r2A + s2A;
+                double s4A = pA * r4A + r3A + s3A;
+                double t1B = pB * l1B + lB;
+                double t2B = pB * l2B + l1B + t1B;
+                double t3B = pB * l3B + l2B + t2B;
+                double t4B = pB * l4B + l3B + t3B;
+                double s1B = pB * r1B + rB;
+                double s2B = pB * r2B + r1B + s1B;
+                double s3B = pB * r3B + r2B + s2B;
+                double s4B = pB * r4B + r3B + s3B;
+                double xA = oneLeft[i] * inA - backA * t4A;
+                double x2A = xA * xA;
+                lA = x2A < 9 ? xA * (1 - x2A * (1.0 / 27)) : xA > 0 ? 2 : -2;
+                double zA = oneRight[i] * inA - backA * s4A;
+                double z2A = zA * zA;
+                rA = z2A < 9 ? zA * (1 - z2A * (1.0 / 27)) : zA > 0 ? 2 : -2;
+                double xB = twoLeft[i] * inB - backB * t4B;
+                double x2B = xB * xB;
+                lB = x2B < 9 ? xB * (1 - x2B * (1.0 / 27)) : xB > 0 ? 2 : -2;
+                double zB = twoRight[i] * inB - backB * s4B;
+                double z2B = zB * zB;
+                rB = z2B < 9 ? zB * (1 - z2B * (1.0 / 27)) : zB > 0 ? 2 : -2;
+                l1A = t1A + lA;
+                l2A = t2A + lA;
+                l3A = t3A + lA;
+                l4A = t4A + lA;
+                oneLeft[i] = h4A * l4A;
+                r1A = s1A + rA;
+                r2A = s2A + rA;
+                r3A = s3A + rA;
+                r4A = s4A + rA;
+                oneRight[i] = h4A * r4A;
+                l1B = t1B + lB;
+                l2B = t2B + lB;
+                l3B = t3B + lB;
+                l4B = t4B + lB;
+                twoLeft[i] = h4B * l4B;
+                r1B = s1B + rB;
+                r2B = s2B + rB;
+                r3B = s3B + rB;
+                r4B = s4B + rB;
+                twoRight[i] = h4B * r4B;
+            }
+        }
+        m[0] = lA + 1e-20;
+        m[1] = l1A;
+        m[2] = l2A;
+        m[3] = l3A;
+        m[4] = l4A;
+        m[5] = rA + 1e-20;
+        m[6] = r1A;
+        m[7] = r2A;
+        m[8] = r3A;
+        m[9] = r4A;
+        n[0] = lB + 1e-20;
+        n[1] = l1B;
+        n[2] = l2B;
+        n[3] = l3B;
+        n[4] = l4B;
+        n[5] = rB + 1e-20;
+        n[6] = r1B;
+        n[7] = r2B;
+        n[8] = r3B;
+        n[9] = r4B;
+        one.arrive();
+        two.arrive();
+    }
+
+    private static double solved(double h, double k) {
+        double h2 = h * h;
+        return 1 / (1 + k * h2 * h2);
+    }
+
+    private void arrive() {
+        present = wanted;
+        feedback = wantedFeedback;
     }
 
     /** Response in dB at a frequency for small signals, for pictures. */

@@ -21,6 +21,8 @@ public final class VoiceFilter {
     private Vowel vowel;
     private int type = -1;
     private double mix;
+    private double mixWanted;
+    private boolean mixed;
     private double drive = 1;
 
     /** Makes ready what a type needs, so that nothing has to be made while rendering. @param highestRate in Hz */
@@ -37,13 +39,23 @@ public final class VoiceFilter {
         type = -1;
     }
 
+    /** Filters one control step in place; arguments as in {@link #begin}. */
+    public void process(double[] left, double[] right, double[] block, int at, double pitch, double envelope, double sampleRate) {
+        if (begin(left, right, block, at, pitch, envelope, sampleRate)) {
+            ladder.process(left, right, SAMPLES);
+        }
+        finish(left, right);
+    }
+
     /**
-     * Filters one control step in place.
+     * Filters one control step in place, except that a ladder is only aimed, so that those of two voices can be run together: it has to be
+     * run before {@link #finish}.
      *
      * @param pitch    key number with fraction at which the voice sounds
      * @param envelope value of the second envelope
+     * @return whether the ladder is still to be run
      */
-    public void process(double[] left, double[] right, double[] block, int at, double pitch, double envelope, double sampleRate) {
+    public boolean begin(double[] left, double[] right, double[] block, int at, double pitch, double envelope, double sampleRate) {
         int wanted = (int) block[at + FilterParameters.TYPE];
         boolean starting = type == -1;
         if (wanted != type) {
@@ -51,11 +63,12 @@ public final class VoiceFilter {
             mix = starting && wanted != FilterParameters.OFF ? block[at + FilterParameters.MIX] / 100 : 0;
             drive = Polynomials.gainOfDb(block[at + FilterParameters.DRIVE]);
         }
+        mixed = false;
         if (type == FilterParameters.OFF) {
-            return;
+            return false;
         }
-        double mixWanted = block[at + FilterParameters.MIX] / 100;
-        boolean mixed = mix != 1 || mixWanted != 1;
+        mixWanted = block[at + FilterParameters.MIX] / 100;
+        mixed = mix != 1 || mixWanted != 1;
         if (mixed) {
             for (int i = 0; i < SAMPLES; i++) {
                 dryLeft[i] = left[i];
@@ -69,7 +82,8 @@ public final class VoiceFilter {
         double resonance = block[at + FilterParameters.RESONANCE];
         if (type == FilterParameters.LADDER_24) {
             double hz = Math.max(10, block[at + FilterParameters.CUTOFF] * moved);
-            ladder.process(left, right, SAMPLES, hz, resonance, resonance >= FilterParameters.SINGING_DB, sampleRate);
+            ladder.aim(hz, resonance, resonance >= FilterParameters.SINGING_DB, sampleRate);
+            return true;
         } else if (type == FilterParameters.COMB) {
             if (comb != null) {
                 combAt(left, right, block, at, moved, sampleRate);
@@ -82,6 +96,16 @@ public final class VoiceFilter {
             double hz = Math.max(10, block[at + FilterParameters.CUTOFF] * moved);
             stateVariable.process(left, right, SAMPLES, type, hz, resonance, sampleRate);
         }
+        return false;
+    }
+
+    /** The ladder, when it is to be run. */
+    public Ladder ladder() {
+        return ladder;
+    }
+
+    /** Mixes what has been filtered with what came in. */
+    public void finish(double[] left, double[] right) {
         if (mixed) {
             double slope = (mixWanted - mix) / SAMPLES;
             double m = mix;
