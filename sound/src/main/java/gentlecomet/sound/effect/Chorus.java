@@ -40,15 +40,16 @@ final class Chorus implements Effect {
     }
 
     private void voice(DelayLine line, double[] samples, double delay, double depth, double shift, double rate) {
-        double one = delay + depth * (1 + sweep.at(shift));
-        double oneSlope = (delay + depth * (1 + sweep.next(shift, rate, sampleRate)) - one) / ControlStep.SAMPLES;
-        double two = delay * 1.31 + depth * (1 + sweep.at(shift + 0.5));
-        double twoSlope = (delay * 1.31 + depth * (1 + sweep.next(shift + 0.5, rate, sampleRate)) - two) / ControlStep.SAMPLES;
+        double now = sweep.at(shift);
+        // The second delay is half a cycle away, so it moves against the first.
+        double slope = depth * (sweep.next(shift, rate, sampleRate) - now) / ControlStep.SAMPLES;
+        double one = delay + depth * (1 + now);
+        double two = delay * 1.31 + depth * (1 - now);
         line.put(samples, ControlStep.SAMPLES);
         for (int i = 0; i < ControlStep.SAMPLES; i++) {
             samples[i] = 0;
         }
-        line.tap(ControlStep.SAMPLES, one + 2, oneSlope, SHARE, samples);
-        line.tap(ControlStep.SAMPLES, two + 2, twoSlope, SHARE, samples);
+        line.tap(ControlStep.SAMPLES, one + 2, slope, SHARE, samples);
+        line.tap(ControlStep.SAMPLES, two + 2, -slope, SHARE, samples);
     }
 }

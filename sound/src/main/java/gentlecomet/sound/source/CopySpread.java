@@ -11,6 +11,9 @@ final class CopySpread {
     private final double[] ratios = new double[ToneSource.MAX_COPIES];
     private final double[] lefts = new double[ToneSource.MAX_COPIES];
     private final double[] rights = new double[ToneSource.MAX_COPIES];
+    private double riseLeft;
+    private double riseRight;
+    private double highest;
     private int copies;
     private double detuneCents;
     private double pan;
@@ -54,9 +57,15 @@ final class CopySpread {
             rights[copy] = level * leftGain(-position);
         }
         double share = 1 / Math.sqrt(power);
+        riseLeft = 0;
+        riseRight = 0;
+        highest = 0;
         for (int copy = 0; copy < copies; copy++) {
             lefts[copy] *= share;
             rights[copy] *= share;
+            riseLeft += ratios[copy] * lefts[copy];
+            riseRight += ratios[copy] * rights[copy];
+            highest = Math.max(highest, ratios[copy]);
         }
     }
 
@@ -71,6 +80,21 @@ final class CopySpread {
 
     double[] rights() {
         return rights;
+    }
+
+    /** Sum of all copies' frequencies on the left, each with its level there. */
+    double riseLeft() {
+        return riseLeft;
+    }
+
+    /** The same on the right. */
+    double riseRight() {
+        return riseRight;
+    }
+
+    /** Frequency of the highest copy against the source's. */
+    double highest() {
+        return highest;
     }
 
     /** Frequency of a copy against the source's. */

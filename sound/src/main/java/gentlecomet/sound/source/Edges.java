@@ -48,32 +48,28 @@ final class Edges {
      * Adds rising ramps from -1 to 1 of all copies of a source over one control step.
      *
      * @param phases    of the copies, 0 to 1; moved to where they stand after the step
-     * @param increment cycles in a sample, before a copy's own ratio
+     * @param increment cycles in a sample, before a copy's own ratio; at most half a cycle with the highest one
      */
     void ramps(double[] phases, double increment, CopySpread spread, int copies) {
         double[] ratios = spread.ratios();
         double[] lefts = spread.lefts();
         double[] rights = spread.rights();
-        double vl = valueLeft;
-        double vr = valueRight;
-        double sl = slopeLeft;
-        double sr = slopeRight;
+        double vl = 0;
+        double vr = 0;
+        double turned = increment * SAMPLES;
         for (int copy = 0; copy < copies; copy++) {
             double start = phases[copy];
-            double own = Math.min(0.5, increment * ratios[copy]);
-            double heightLeft = 2 * lefts[copy];
-            double heightRight = 2 * rights[copy];
-            vl += heightLeft * (start - 0.5);
-            vr += heightRight * (start - 0.5);
-            sl += heightLeft * own;
-            sr += heightRight * own;
-            double phase = start + own * SAMPLES;
-            phases[copy] = phase < 1 ? phase : wraps(start, own, 0, SAMPLES, heightLeft, heightRight);
+            double left = lefts[copy];
+            double right = rights[copy];
+            vl += left * (start - 0.5);
+            vr += right * (start - 0.5);
+            double phase = start + turned * ratios[copy];
+            phases[copy] = phase < 1 ? phase : wraps(start, increment * ratios[copy], 0, SAMPLES, 2 * left, 2 * right);
         }
-        valueLeft = vl;
-        valueRight = vr;
-        slopeLeft = sl;
-        slopeRight = sr;
+        valueLeft += 2 * vl;
+        valueRight += 2 * vr;
+        slopeLeft += 2 * increment * spread.riseLeft();
+        slopeRight += 2 * increment * spread.riseRight();
     }
 
     /**

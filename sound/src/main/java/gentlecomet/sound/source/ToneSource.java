@@ -178,7 +178,7 @@ public final class ToneSource {
         int sync = (int) block[at + SourceParameters.SYNC];
         SyncTimes resets = sync == 0 ? null : sources[sync - 1].cycles;
         if (lines(wave) && !bending) {
-            if (wave == SourceParameters.WAVE_SAW && resets == null) {
+            if (wave == SourceParameters.WAVE_SAW && resets == null && increment * spread.highest() <= 0.5) {
                 edges.ramps(phases, increment, spread, copies);
             } else {
                 pulseWidth = block[at + SourceParameters.PULSE_WIDTH] / 100;
