@@ -97,7 +97,7 @@ final class StepTables {
         int from = row * taps;
         int to = from + taps;
         for (int tap = 0; tap < taps; tap++) {
-            double v = table[from + tap] * (1 - part) + table[to + tap] * part;
+            double v = (table[to + tap] - table[from + tap]) * part + table[from + tap];
             left[first + tap] += l * v;
             right[first + tap] += r * v;
         }
