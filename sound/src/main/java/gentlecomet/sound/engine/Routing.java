@@ -2,6 +2,7 @@ package gentlecomet.sound.engine;
 
 import gentlecomet.sound.maths.Bend;
 import gentlecomet.sound.maths.Polynomials;
+import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.Taper;
@@ -16,6 +17,7 @@ final class Routing {
     private static final Modulator[] MODULATORS = Modulator.values();
 
     private final boolean[] used = new boolean[Modulator.COUNT];
+    private boolean joinsSources;
     private int count;
     private int[] modulators = new int[0];
     private int[] places = new int[0];
@@ -64,6 +66,7 @@ final class Routing {
         most = new double[all];
         octaves = new boolean[all];
         count = 0;
+        joinsSources = false;
         for (int m = 0; m < used.length; m++) {
             used[m] = false;
         }
@@ -98,10 +101,16 @@ final class Routing {
             leaders[count] = places[other] == place ? other : leaders[count];
         }
         used[modulator] = true;
+        joinsSources |= LayerParameters.joinsSources(place);
         if (scalers[count] >= 0) {
             used[scalers[count]] = true;
         }
         count++;
+    }
+
+    /** Whether any route of a layer changes which sources are heard and which listen to others. */
+    boolean joinsSources() {
+        return joinsSources;
     }
 
     boolean empty() {

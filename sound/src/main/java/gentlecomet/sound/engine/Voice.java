@@ -282,7 +282,8 @@ final class Voice {
      * @return whether it has come to a ladder, which {@link #filter} or {@link #filterBoth} has to run before {@link #putOut}
      */
     boolean draw(VoiceSetting setting, double[] base, int newEdition, Routing routing, boolean[] listened) {
-        if (newEdition != edition) {
+        boolean changed = newEdition != edition;
+        if (changed) {
             edition = newEdition;
             double[] to = block;
             for (int i = 0; i < LayerParameters.VOICE_SIZE; i++) {
@@ -294,7 +295,7 @@ final class Voice {
         modulate(setting, routing, listened);
         movePitch(setting);
         bent = pitch + stackPitch + block[LayerParameters.TRANSPOSE] + setting.bendSemitones + setting.keyBend[key] + block[LayerParameters.PITCH_SHIFT];
-        sources.draw(block, setting, bent);
+        sources.draw(block, setting, bent, changed || routing.joinsSources());
         setting.levels.look(layer, StageLevels.SOURCES, sources.left, sources.right, Math.max(gainLeft, gainRight));
         return filters.begin(sources, block, bent, modulation[Modulator.ENVELOPE_2.ordinal()], setting.sampleRate);
     }

@@ -37,6 +37,7 @@ final class VoiceSources {
     private final Remembered[] fixedPitch = {new Remembered(), new Remembered(), new Remembered()};
     private final Remembered[] intervals = {new Remembered(), new Remembered(), new Remembered()};
     private final boolean[] listened = new boolean[SOURCES];
+    private final boolean[] listens = new boolean[SOURCES];
     private final boolean[] sounding = new boolean[SOURCES];
     private final boolean[] synced = new boolean[SOURCES];
     private final int[] drawOrder = new int[SOURCES];
@@ -77,10 +78,17 @@ final class VoiceSources {
         return usesPast;
     }
 
-    /** Draws one control step of everything that sounds into the buses, of which the first has to be zero. @param bent pitch of the voice as a key number with fraction */
-    void draw(double[] newBlock, VoiceSetting setting, double bent) {
+    /**
+     * Draws one control step of everything that sounds into the buses, of which the first has to be zero.
+     *
+     * @param bent    pitch of the voice as a key number with fraction
+     * @param changed whether it may have changed who is heard and who listens to whom
+     */
+    void draw(double[] newBlock, VoiceSetting setting, double bent, boolean changed) {
         block = newBlock;
-        gatherListeners();
+        if (changed) {
+            gatherListeners();
+        }
         if (usesSecond) {
             clear(secondLeft, secondRight);
         }
@@ -105,7 +113,7 @@ final class VoiceSources {
                 sources[s].rest();
                 continue;
             }
-            sources[s].draw(block, at, rate, sources, listened[s]);
+            sources[s].draw(block, at, rate, sources, listened[s], listens[s]);
         }
         for (int s = 0; s < SOURCES; s++) {
             int at = LayerParameters.source(s);
@@ -168,7 +176,8 @@ final class VoiceSources {
             int into = (int) block[at + SourceParameters.INTO];
             usesSecond |= into == INTO_SECOND;
             usesPast |= into == INTO_PAST;
-            if (block[at + SourceParameters.LEVEL] <= SourceParameters.OFF_DB && !anyPhase(at)) {
+            listens[s] = anyPhase(at);
+            if (block[at + SourceParameters.LEVEL] <= SourceParameters.OFF_DB && !listens[s]) {
                 continue;
             }
             int sync = (int) block[at + SourceParameters.SYNC];

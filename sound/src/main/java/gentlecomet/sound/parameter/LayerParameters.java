@@ -118,6 +118,16 @@ public final class LayerParameters {
         return FIRST_SOURCE + source * SOURCE_SIZE;
     }
 
+    /** Whether a continuous parameter of the block decides which sources are heard and which listen to others. */
+    public static boolean joinsSources(int place) {
+        if (place < FIRST_SOURCE || place >= FIRST_SOURCE + SOURCES * SOURCE_SIZE) {
+            return false;
+        }
+        int within = (place - FIRST_SOURCE) % SOURCE_SIZE;
+        return within == SourceParameters.LEVEL || within == SourceParameters.RING
+                || within >= SourceParameters.PHASE_FROM && within < SourceParameters.PHASE_FROM + SOURCES;
+    }
+
     /** Start of a filter's group within the block; {@code filter} counts from 0. */
     public static int filter(int filter) {
         return FIRST_FILTER + filter * FILTER_SIZE;

@@ -120,9 +120,11 @@ public final class ToneSource {
     /**
      * Draws one control step.
      *
-     * @param sources all sources of the layer, for sync and phase modulation
+     * @param sources      all sources of the layer, for sync and phase modulation
+     * @param othersListen whether others need its signal
+     * @param listens      whether the phase is bent, by others or by itself
      */
-    public void draw(double[] block, int at, double sampleRate, ToneSource[] sources, boolean othersListen) {
+    public void draw(double[] block, int at, double sampleRate, ToneSource[] sources, boolean othersListen, boolean listens) {
         if (!sounding && !fresh) {
             silence();
         }
@@ -161,7 +163,7 @@ public final class ToneSource {
                         player.draw(block, at, material.recording(), increment * sampleRate, sampleRate, spread, copies, outlet);
                     }
                 } else {
-                    drawCycles(wave, copies, block, at, sampleRate, sources, othersListen);
+                    drawCycles(wave, copies, block, at, sampleRate, sources, othersListen, listens);
                 }
                 break;
         }
@@ -173,8 +175,9 @@ public final class ToneSource {
         }
     }
 
-    private void drawCycles(int wave, int copies, double[] block, int at, double sampleRate, ToneSource[] sources, boolean othersListen) {
-        boolean bending = gatherPhase(block, at, sources);
+    private void drawCycles(int wave, int copies, double[] block, int at, double sampleRate, ToneSource[] sources, boolean othersListen,
+            boolean listens) {
+        boolean bending = listens && gatherPhase(block, at, sources);
         int sync = (int) block[at + SourceParameters.SYNC];
         SyncTimes resets = sync == 0 ? null : sources[sync - 1].cycles;
         if (lines(wave) && !bending) {
