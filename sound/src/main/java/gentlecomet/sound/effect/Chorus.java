@@ -46,10 +46,6 @@ final class Chorus implements Effect {
         double one = delay + depth * (1 + now);
         double two = delay * 1.31 + depth * (1 - now);
         line.put(samples, ControlStep.SAMPLES);
-        for (int i = 0; i < ControlStep.SAMPLES; i++) {
-            samples[i] = 0;
-        }
-        line.tap(ControlStep.SAMPLES, one + 2, slope, SHARE, samples);
-        line.tap(ControlStep.SAMPLES, two + 2, -slope, SHARE, samples);
+        line.twoTaps(ControlStep.SAMPLES, one + 2, two + 2, slope, SHARE, samples);
     }
 }

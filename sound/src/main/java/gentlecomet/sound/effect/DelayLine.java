@@ -42,7 +42,7 @@ final class DelayLine {
         double b = line[k & mask];
         double c = line[k + 1 & mask];
         double d = line[k + 2 & mask];
-        return b + 0.5 * t * (c - a + t * (2 * a - 5 * b + 4 * c - d + t * (3 * (b - c) + d - a)));
+        return between(a, b, c, d, t);
     }
 
     /**
@@ -56,36 +56,79 @@ final class DelayLine {
         double[] l = line;
         // The length itself says the mask, so that no read needs a check of its bounds.
         int m = l.length - 1;
-        // One length of the ring is added, so that places are never negative.
-        double place = write + m + 1 - samples - delay + 1;
-        double most = longest();
-        double step = 1 - slope;
-        if (delay > most || delay + slope * samples > most) {
-            place = write + m + 1 - samples - most + 1;
-            step = 1;
-        }
+        double step = pace(samples, delay, slope);
+        double place = place(samples, delay, slope);
         // Whole samples and the part between two are counted apart: turning one into the other in the loop would be dear.
         int k = (int) place;
         double t = place - k;
-        double wholeStep = Math.floor(step);
-        int stepWhole = (int) wholeStep;
-        double stepPart = step - wholeStep;
+        int whole = (int) Math.floor(step);
+        double part = step - whole;
         for (int i = 0; i < samples; i++) {
-            double a = l[k - 1 & m];
-            double b = l[k & m];
-            double c = l[k + 1 & m];
-            double d = l[k + 2 & m];
-            double rise = (c - a) * 0.5;
-            double cube = (b - c) * 1.5 + (d - a) * 0.5;
-            double square = a - b + rise - cube;
-            out[i] += (((cube * t + square) * t + rise) * t + b) * gain;
-            k += stepWhole;
-            t += stepPart;
+            out[i] += between(l[k - 1 & m], l[k & m], l[k + 1 & m], l[k + 2 & m], t) * gain;
+            k += whole;
+            t += part;
             if (t >= 1) {
                 t -= 1;
                 k++;
             }
         }
+    }
+
+    /** Writes to {@code out} the sum of two moving delays; the second moves against the first. Arguments as in {@link #tap}. */
+    void twoTaps(int samples, double one, double two, double slope, double gain, double[] out) {
+        double[] l = line;
+        int m = l.length - 1;
+        double stepOne = pace(samples, one, slope);
+        double stepTwo = pace(samples, two, -slope);
+        double placeOne = place(samples, one, slope);
+        double placeTwo = place(samples, two, -slope);
+        int j = (int) placeOne;
+        double s = placeOne - j;
+        int wholeOne = (int) Math.floor(stepOne);
+        double partOne = stepOne - wholeOne;
+        int k = (int) placeTwo;
+        double t = placeTwo - k;
+        int wholeTwo = (int) Math.floor(stepTwo);
+        double partTwo = stepTwo - wholeTwo;
+        for (int i = 0; i < samples; i++) {
+            double first = between(l[j - 1 & m], l[j & m], l[j + 1 & m], l[j + 2 & m], s);
+            double second = between(l[k - 1 & m], l[k & m], l[k + 1 & m], l[k + 2 & m], t);
+            out[i] = (first + second) * gain;
+            j += wholeOne;
+            s += partOne;
+            if (s >= 1) {
+                s -= 1;
+                j++;
+            }
+            k += wholeTwo;
+            t += partTwo;
+            if (t >= 1) {
+                t -= 1;
+                k++;
+            }
+        }
+    }
+
+    /** How far to read on for each sample; a delay that would reach beyond the longest one stands still there. */
+    private double pace(int samples, double delay, double slope) {
+        return beyond(samples, delay, slope) ? 1 : 1 - slope;
+    }
+
+    /** Where to begin to read. One length of the ring is added, so that places are never negative. */
+    private double place(int samples, double delay, double slope) {
+        return write + line.length - samples + 1 - (beyond(samples, delay, slope) ? longest() : delay);
+    }
+
+    private boolean beyond(int samples, double delay, double slope) {
+        return delay > longest() || delay + slope * samples > longest();
+    }
+
+    /** The curve of third order through four points, between the second and the third. */
+    private static double between(double a, double b, double c, double d, double t) {
+        double rise = (c - a) * 0.5;
+        double cube = (b - c) * 1.5 + (d - a) * 0.5;
+        double square = a - b + rise - cube;
+        return ((cube * t + square) * t + rise) * t + b;
     }
 
     /** Adds a control step of samples. */

@@ -108,12 +108,10 @@ public final class EffectSlot {
             effect.process(block, at, tempo, left, right);
         } else {
             double fed = Math.min(1, feed + FADE);
-            feedIn(left, wetLeft, feed, (fed - feed) / SAMPLES);
-            feedIn(right, wetRight, feed, (fed - feed) / SAMPLES);
+            feedIn(left, right, wetLeft, wetRight, feed, (fed - feed) / SAMPLES);
             feed = fed;
             effect.process(block, at, tempo, wetLeft, wetRight);
-            blend(left, wetLeft, mix, (wanted - mix) / SAMPLES);
-            blend(right, wetRight, mix, (wanted - mix) / SAMPLES);
+            blend(left, right, wetLeft, wetRight, mix, (wanted - mix) / SAMPLES);
         }
         double db = block[at + EffectParameters.GAIN];
         if (db != 0 || gain != 1) {
@@ -140,29 +138,35 @@ public final class EffectSlot {
         gain = end;
     }
 
-    private static void feedIn(double[] dry, double[] wet, double feed, double slope) {
+    private static void feedIn(double[] left, double[] right, double[] wetLeft, double[] wetRight, double feed, double slope) {
         if (feed == 1 && slope == 0) {
             for (int i = 0; i < SAMPLES; i++) {
-                wet[i] = dry[i];
+                wetLeft[i] = left[i];
+                wetRight[i] = right[i];
             }
             return;
         }
         double[] ramp = ControlStep.RAMP;
         for (int i = 0; i < SAMPLES; i++) {
-            wet[i] = dry[i] * (feed + slope * (ramp[i] + 1));
+            double g = feed + slope * (ramp[i] + 1);
+            wetLeft[i] = left[i] * g;
+            wetRight[i] = right[i] * g;
         }
     }
 
-    private static void blend(double[] dry, double[] wet, double mix, double slope) {
+    private static void blend(double[] left, double[] right, double[] wetLeft, double[] wetRight, double mix, double slope) {
         if (slope == 0) {
             for (int i = 0; i < SAMPLES; i++) {
-                dry[i] += (wet[i] - dry[i]) * mix;
+                left[i] += (wetLeft[i] - left[i]) * mix;
+                right[i] += (wetRight[i] - right[i]) * mix;
             }
             return;
         }
         double[] ramp = ControlStep.RAMP;
         for (int i = 0; i < SAMPLES; i++) {
-            dry[i] += (wet[i] - dry[i]) * (mix + slope * (ramp[i] + 1));
+            double m = mix + slope * (ramp[i] + 1);
+            left[i] += (wetLeft[i] - left[i]) * m;
+            right[i] += (wetRight[i] - right[i]) * m;
         }
     }
 

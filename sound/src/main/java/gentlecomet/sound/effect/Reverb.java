@@ -24,6 +24,10 @@ final class Reverb implements Effect {
     private final double[] damp = new double[LINES];
     private final double[][] taps = new double[LINES][SAMPLES];
     private final double[] sum = new double[SAMPLES];
+    private final double[] even = new double[SAMPLES];
+    private final double[] odd = new double[SAMPLES];
+    private final double[] lastEven = new double[SAMPLES];
+    private final double[] lastOdd = new double[SAMPLES];
     private final double[] wetLeft = new double[SAMPLES];
     private final double[] wetRight = new double[SAMPLES];
     private final float[] preLeft;
@@ -78,16 +82,12 @@ final class Reverb implements Effect {
         feedIn(left, right, preDelay);
         cuts.process(wetLeft, wetRight, block[at + EffectParameters.REVERB_LOW_CUT], block[at + EffectParameters.REVERB_HIGH_CUT], sampleRate);
         circulate(block[at + EffectParameters.REVERB_DECAY], block[at + EffectParameters.REVERB_DAMPING]);
-        gather(block[at + EffectParameters.REVERB_WIDTH] / 100);
-        reflect(block[at + EffectParameters.REVERB_EARLY], preDelay);
+        gather(block[at + EffectParameters.REVERB_WIDTH] / 100, even, odd, left, right);
+        reflect(block[at + EffectParameters.REVERB_EARLY], preDelay, left, right);
         write += SAMPLES;
-        for (int i = 0; i < SAMPLES; i++) {
-            left[i] = wetLeft[i];
-            right[i] = wetRight[i];
-        }
     }
 
-    private void reflect(double levelDb, double preDelaySeconds) {
+    private void reflect(double levelDb, double preDelaySeconds, double[] left, double[] right) {
         if (levelDb <= -48) {
             return;
         }
@@ -96,7 +96,7 @@ final class Reverb implements Effect {
         for (int tap = 0; tap < EARLY_SECONDS.length; tap++) {
             int delay = (int) (sampleRate * (preDelaySeconds + scale * EARLY_SECONDS[tap]));
             double gain = level * EARLY_LEVELS[tap];
-            double[] to = (tap & 1) == 0 ? wetLeft : wetRight;
+            double[] to = (tap & 1) == 0 ? left : right;
             float[] from = (tap & 2) == 0 ? preLeft : preRight;
             for (int i = 0; i < SAMPLES; i++) {
                 to[i] += gain * from[write + i - delay & preMask];
@@ -140,9 +140,9 @@ final class Reverb implements Effect {
             dampingPart = 1 - Polynomials.exp2(-9.064720283654388 * Math.min(0.49, dampingHz / sampleRate));
         }
         tuneGains(decaySeconds);
-        soften(0, dampingPart);
-        soften(4, dampingPart);
-        add(taps[0], taps[1], taps[2], taps[3], taps[4], taps[5], taps[6], taps[7], sum);
+        soften(0, dampingPart, even, odd);
+        soften(4, dampingPart, lastEven, lastOdd);
+        join(even, odd, lastEven, lastOdd, sum);
         for (int k = 0; k < LINES; k++) {
             // Lines are a multiple of a step long and so is the place to write at: no step is written across the end.
             feedBack(lines[k], write & lines[k].length - 1, taps[k], sum, (k & 1) == 0 ? wetLeft : wetRight, (k & 2) == 0 ? 0.5 : -0.5);
@@ -158,14 +158,21 @@ final class Reverb implements Effect {
         }
     }
 
-    private static void add(double[] a, double[] b, double[] c, double[] d, double[] e, double[] f, double[] g, double[] h, double[] sum) {
+    /** The sum that goes back into all lines; and what goes out: first lines less last ones, even on the left and odd on the right. */
+    private static void join(double[] even, double[] odd, double[] lastEven, double[] lastOdd, double[] sum) {
         for (int i = 0; i < SAMPLES; i++) {
-            sum[i] = (a[i] + b[i] + c[i] + d[i] + e[i] + f[i] + g[i] + h[i]) * (2.0 / LINES);
+            double l = even[i];
+            double r = odd[i];
+            double m = lastEven[i];
+            double n = lastOdd[i];
+            sum[i] = (l + r + m + n) * (2.0 / LINES);
+            even[i] = l - m;
+            odd[i] = r - n;
         }
     }
 
-    /** Reads four lines at once and takes their highs away, so that their chains overlap. */
-    private void soften(int k, double part) {
+    /** Reads four lines at once and takes their highs away, so that their chains overlap; and sums them, even and odd ones apart. */
+    private void soften(int k, double part, double[] sumEven, double[] sumOdd) {
         double[] lineOne = lines[k];
         double[] lineTwo = lines[k + 1];
         double[] lineThree = lines[k + 2];
@@ -196,6 +203,8 @@ final class Reverb implements Effect {
             two[i] = e;
             three[i] = f;
             four[i] = g;
+            sumEven[i] = d + f;
+            sumOdd[i] = e + g;
         }
         damp[k] = d + 1e-20;
         damp[k + 1] = e + 1e-20;
@@ -209,20 +218,10 @@ final class Reverb implements Effect {
         }
     }
 
-    private void gather(double width) {
-        double[] t0 = taps[0];
-        double[] t1 = taps[1];
-        double[] t2 = taps[2];
-        double[] t3 = taps[3];
-        double[] t4 = taps[4];
-        double[] t5 = taps[5];
-        double[] t6 = taps[6];
-        double[] t7 = taps[7];
-        double[] toLeft = wetLeft;
-        double[] toRight = wetRight;
+    private static void gather(double width, double[] lefts, double[] rights, double[] toLeft, double[] toRight) {
         for (int i = 0; i < SAMPLES; i++) {
-            double l = t0[i] + t2[i] - t4[i] - t6[i];
-            double r = t1[i] + t3[i] - t5[i] - t7[i];
+            double l = lefts[i];
+            double r = rights[i];
             double middle = 0.5 * (l + r);
             double side = 0.5 * (l - r) * width;
             toLeft[i] = middle + side;

@@ -31,6 +31,26 @@ class LinesTest {
         assertEquals(parabola(400 - delay), filled(400).at(delay), 1e-12);
     }
 
+    /** A delay that moves reads the parabola where it stands at each sample: backwards, slowly, and faster than time itself. */
+    @ParameterizedTest
+    @ValueSource(doubles = {0, 0.01, -0.01, 0.7, -0.7, 1.25})
+    void movingDelaysReadWhereTheyStand(double slope) {
+        DelayLine line = filled(400);
+        double[] one = new double[32];
+        double[] two = new double[32];
+        double[] both = new double[32];
+        line.tap(32, 80.3, slope, 0.5, one);
+        line.tap(32, 90.6, -slope, 0.5, two);
+        line.twoTaps(32, 80.3, 90.6, slope, 0.5, both);
+        for (int i = 0; i < 32; i++) {
+            // The first of 32 samples was put at time 368; a delay of 1 reads it.
+            double expected = parabola(369 + i - 80.3 - slope * i);
+            assertEquals(0.5 * expected, one[i], 1e-9);
+            assertEquals(0.5 * (expected + parabola(369 + i - 90.6 + slope * i)), both[i], 1e-9);
+            assertEquals(one[i] + two[i], both[i], 1e-12);
+        }
+    }
+
     /** Third-order interpolation with central slopes gives parabolas back exactly (E. Catmull and R. Rom, 1974). */
     @ParameterizedTest
     @ValueSource(doubles = {2.25, 7.5, 33.875, 210.01})

@@ -50,6 +50,19 @@ class StageLevelsTest {
     }
 
     @Test
+    void levelsAroundAnEffectAreLookedForFromTheFirstQuestionOn() {
+        Engine engine = Played.engine(Played.patch("effect1.type=stereo", "effect1.gain=-6 dB"), 48000);
+        engine.noteOn(60, 127);
+        engine.render(new double[4800], new double[4800], 0, 4800);
+        assertEquals(0, engine.view().takePeakBefore(-1, 0), "nobody had asked");
+        engine.view().takePeakAfter(-1, 0);
+        engine.render(new double[4800], new double[4800], 0, 4800);
+        double before = db(engine.view().takePeakBefore(-1, 0));
+        assertEquals(-12, before, 0.1, "the source's level");
+        assertEquals(before - 6, db(engine.view().takePeakAfter(-1, 0)), 0.1);
+    }
+
+    @Test
     void nothingIsMeasuredUnlessItWasAskedFor() {
         assertEquals(0, play(false).takeStageLevel(0, 5));
     }
