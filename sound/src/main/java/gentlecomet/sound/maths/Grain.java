@@ -6,6 +6,9 @@ package gentlecomet.sound.maths;
  */
 public final class Grain {
 
+    private static final int HALF = ControlStep.SAMPLES / 2;
+    private static final int[] AHEAD = ahead();
+
     private int state;
 
     /** Restarts the sequence from any seed. */
@@ -24,16 +27,41 @@ public final class Grain {
         return s * (1.0 / 2147483648.0);
     }
 
-    /** Writes the next numbers, as {@link #next} gives them. */
-    public void fill(double[] to, int count) {
+    /**
+     * Writes a control step of the next numbers, as {@link #next} gives them. Both halves are made side by side, because each number waits
+     * for the one before: a later state is the sum, without carry, of what each bit of the state comes to by then.
+     */
+    public void fill(double[] to) {
         int s = state;
-        for (int i = 0; i < count; i++) {
+        int t = AHEAD[s & 255] ^ AHEAD[256 + (s >>> 8 & 255)] ^ AHEAD[512 + (s >>> 16 & 255)] ^ AHEAD[768 + (s >>> 24)];
+        for (int i = 0; i < HALF; i++) {
             s ^= s << 13;
+            t ^= t << 13;
             s ^= s >>> 17;
+            t ^= t >>> 17;
             s ^= s << 5;
+            t ^= t << 5;
             to[i] = s * (1.0 / 2147483648.0);
+            to[HALF + i] = t * (1.0 / 2147483648.0);
         }
-        state = s;
+        state = t;
+    }
+
+    /** For each byte of a state and each of its values: the state half a control step later. */
+    private static int[] ahead() {
+        int[] table = new int[4 * 256];
+        for (int place = 0; place < 4; place++) {
+            for (int value = 0; value < 256; value++) {
+                int s = value << 8 * place;
+                for (int i = 0; i < HALF; i++) {
+                    s ^= s << 13;
+                    s ^= s >>> 17;
+                    s ^= s << 5;
+                }
+                table[256 * place + value] = s;
+            }
+        }
+        return table;
     }
 
     /** A well mixed integer for a seed and two coordinates, for example a note's number and a copy's. */

@@ -138,7 +138,7 @@ public final class NoiseSource {
     }
 
     private void fill(double[] to, int colour, int channel) {
-        grain.fill(to, SAMPLES);
+        grain.fill(to);
         if (colour == 1) {
             double[] from = parts;
             int at = channel * POLES_HZ.length;

@@ -20,9 +20,12 @@ final class Outlet {
     final double[] changesRight = new double[STEPS * SAMPLES + AHEAD];
     /** Index of the present step's first sample. */
     int at;
+    /** Whether samples have been drawn since it was cleared, and not only changes. */
+    private boolean drawn;
 
     void clear() {
         at = 0;
+        drawn = false;
         for (int i = 0; i < left.length; i++) {
             left[i] = 0;
             right[i] = 0;
@@ -33,6 +36,7 @@ final class Outlet {
 
     /** Adds the step's samples to two channels with a gain that moves in a straight line, and goes on to the next step. */
     void mixInto(double[] toLeft, double[] toRight, double gain, double slope) {
+        drawn = true;
         mix(left, right, at, toLeft, toRight, gain, slope, ControlStep.RAMP);
         moveOn();
     }
@@ -52,7 +56,9 @@ final class Outlet {
         at += SAMPLES;
         if (at == STEPS * SAMPLES) {
             at = 0;
-            carryBack(left, right);
+            if (drawn) {
+                carryBack(left, right);
+            }
             carryBack(changesLeft, changesRight);
         }
     }
