@@ -346,6 +346,15 @@ final class Voice {
     /** Adds samples with gains that move in a straight line, and leaves zeros for the sources to add to. */
     private static void take(double[] left, double gainLeft, double slopeLeft, double[] toLeft, double[] right, double gainRight, double slopeRight,
             double[] toRight, double[] ramp) {
+        if (slopeLeft == 0 && slopeRight == 0) {
+            for (int i = 0; i < SAMPLES; i++) {
+                toLeft[i] += left[i] * gainLeft;
+                toRight[i] += right[i] * gainRight;
+                left[i] = 0;
+                right[i] = 0;
+            }
+            return;
+        }
         for (int i = 0; i < SAMPLES; i++) {
             double t = ramp[i] + 1;
             toLeft[i] += left[i] * (gainLeft + slopeLeft * t);

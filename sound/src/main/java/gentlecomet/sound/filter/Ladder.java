@@ -20,6 +20,11 @@ public final class Ladder {
     private static final double EDGE = 4;
     private static final double BEYOND = 4.4;
     private static final double SPARK = 1e-3;
+    /** The loop runs at a scale at which the limit u - u^3 / 27 is x - x^3: it is level from 1 / sqrt(3) on. */
+    private static final double INTO_LOOP = 0.19245008972987526;
+    private static final double OUT_OF_LOOP = 5.196152422706632;
+    private static final double LEVEL_SQUARED = 1.0 / 3;
+    private static final double LEVEL = 0.3849001794597505;
     /** Samples for which coefficients stand still. */
     private static final int HELD = 4;
     /** Numbers that a channel remembers: its input behind the limit and four stages. */
@@ -55,8 +60,8 @@ public final class Ladder {
             present = wanted;
             feedback = wantedFeedback;
             if (sings) {
-                memory[0] = SPARK;
-                memory[CHANNEL] = SPARK;
+                memory[0] = SPARK * INTO_LOOP;
+                memory[CHANNEL] = SPARK * INTO_LOOP;
             }
             fresh = false;
         }
@@ -100,7 +105,8 @@ public final class Ladder {
             r4 *= scale4;
             double h4 = h * h * h * h;
             double p = 1 - h - h;
-            double in = (1 + 0.5 * k) * solve;
+            double in = (1 + 0.5 * k) * solve * INTO_LOOP;
+            double out = h4 * OUT_OF_LOOP;
             double back = k * h4 * solve;
             for (int i = from; i < from + HELD; i++) {
                 // The stages without the new input, which adds to all of them.
@@ -114,21 +120,21 @@ public final class Ladder {
                 double s4 = p * r4 + r3 + s3;
                 double x = left[i] * in - back * t4;
                 double z = right[i] * in - back * s4;
-                // Straight for small values, held at 2: u - u^3 / 27, level from 3 on.
+                // The limit: straight for small values.
                 double x2 = x * x;
                 double z2 = z * z;
-                l = x2 < 9 ? x * (1 - x2 * (1.0 / 27)) : x > 0 ? 2 : -2;
-                r = z2 < 9 ? z * (1 - z2 * (1.0 / 27)) : z > 0 ? 2 : -2;
+                l = x2 < LEVEL_SQUARED ? x * (1 - x2) : x > 0 ? LEVEL : -LEVEL;
+                r = z2 < LEVEL_SQUARED ? z * (1 - z2) : z > 0 ? LEVEL : -LEVEL;
                 l1 = t1 + l;
                 l2 = t2 + l;
                 l3 = t3 + l;
                 l4 = t4 + l;
-                left[i] = h4 * l4;
+                left[i] = out * l4;
                 r1 = s1 + r;
                 r2 = s2 + r;
                 r3 = s3 + r;
                 r4 = s4 + r;
-                right[i] = h4 * r4;
+                right[i] = out * r4;
             }
         }
         m[0] = l + 1e-20;
@@ -201,7 +207,8 @@ public final class Ladder {
             r4A *= scale4A;
             double h4A = hA * hA * hA * hA;
             double pA = 1 - hA - hA;
-            double inA = (1 + 0.5 * kA) * solveA;
+            double inA = (1 + 0.5 * kA) * solveA * INTO_LOOP;
+            double outA = h4A * OUT_OF_LOOP;
             double backA = kA * h4A * solveA;
             double scaleB = hB / (hB + HELD * slopeB);
             hB += HELD * slopeB;
@@ -220,7 +227,8 @@ public final class Ladder {
             r4B *= scale4B;
             double h4B = hB * hB * hB * hB;
             double pB = 1 - hB - hB;
-            double inB = (1 + 0.5 * kB) * solveB;
+            double inB = (1 + 0.5 * kB) * solveB * INTO_LOOP;
+            double outB = h4B * OUT_OF_LOOP;
             double backB = kB * h4B * solveB;
             for (int i = from; i < from + HELD; i++) {
                 double t1A = pA * l1A + lA;
@@ -241,36 +249,36 @@ public final class Ladder {
                 double s4B = pB * r4B + r3B + s3B;
                 double xA = oneLeft[i] * inA - backA * t4A;
                 double x2A = xA * xA;
-                lA = x2A < 9 ? xA * (1 - x2A * (1.0 / 27)) : xA > 0 ? 2 : -2;
+                lA = x2A < LEVEL_SQUARED ? xA * (1 - x2A) : xA > 0 ? LEVEL : -LEVEL;
                 double zA = oneRight[i] * inA - backA * s4A;
                 double z2A = zA * zA;
-                rA = z2A < 9 ? zA * (1 - z2A * (1.0 / 27)) : zA > 0 ? 2 : -2;
+                rA = z2A < LEVEL_SQUARED ? zA * (1 - z2A) : zA > 0 ? LEVEL : -LEVEL;
                 double xB = twoLeft[i] * inB - backB * t4B;
                 double x2B = xB * xB;
-                lB = x2B < 9 ? xB * (1 - x2B * (1.0 / 27)) : xB > 0 ? 2 : -2;
+                lB = x2B < LEVEL_SQUARED ? xB * (1 - x2B) : xB > 0 ? LEVEL : -LEVEL;
                 double zB = twoRight[i] * inB - backB * s4B;
                 double z2B = zB * zB;
-                rB = z2B < 9 ? zB * (1 - z2B * (1.0 / 27)) : zB > 0 ? 2 : -2;
+                rB = z2B < LEVEL_SQUARED ? zB * (1 - z2B) : zB > 0 ? LEVEL : -LEVEL;
                 l1A = t1A + lA;
                 l2A = t2A + lA;
                 l3A = t3A + lA;
                 l4A = t4A + lA;
-                oneLeft[i] = h4A * l4A;
+                oneLeft[i] = outA * l4A;
                 r1A = s1A + rA;
                 r2A = s2A + rA;
                 r3A = s3A + rA;
                 r4A = s4A + rA;
-                oneRight[i] = h4A * r4A;
+                oneRight[i] = outA * r4A;
                 l1B = t1B + lB;
                 l2B = t2B + lB;
                 l3B = t3B + lB;
                 l4B = t4B + lB;
-                twoLeft[i] = h4B * l4B;
+                twoLeft[i] = outB * l4B;
                 r1B = s1B + rB;
                 r2B = s2B + rB;
                 r3B = s3B + rB;
                 r4B = s4B + rB;
-                twoRight[i] = h4B * r4B;
+                twoRight[i] = outB * r4B;
             }
         }
         m[0] = lA + 1e-20;

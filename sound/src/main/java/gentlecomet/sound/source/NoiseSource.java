@@ -117,6 +117,15 @@ public final class NoiseSource {
     }
 
     private static void spread(double[] samples, double l, double r, double gain, double slope, double[] outLeft, double[] outRight) {
+        if (slope == 0) {
+            double levelLeft = l * gain;
+            double levelRight = r * gain;
+            for (int i = 0; i < SAMPLES; i++) {
+                outLeft[i] += samples[i] * levelLeft;
+                outRight[i] += samples[i] * levelRight;
+            }
+            return;
+        }
         double[] ramp = ControlStep.RAMP;
         for (int i = 0; i < SAMPLES; i++) {
             double v = samples[i] * (gain + slope * ramp[i]);
