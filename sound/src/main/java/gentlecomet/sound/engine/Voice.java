@@ -3,7 +3,6 @@ package gentlecomet.sound.engine;
 import gentlecomet.sound.filter.Ladder;
 import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Grain;
-import gentlecomet.sound.maths.Remembered;
 import gentlecomet.sound.motion.DrawnCurve;
 import gentlecomet.sound.motion.Envelope;
 import gentlecomet.sound.motion.Lfo;
@@ -12,17 +11,14 @@ import gentlecomet.sound.parameter.FilterParameters;
 import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.LfoParameters;
 import gentlecomet.sound.patch.Modulator;
-import gentlecomet.sound.source.Pan;
 import gentlecomet.sound.source.WaveShelf;
 
 /** One note of one layer. It keeps its own copy of the layer's parameters, moved by the routes at every control step. */
 final class Voice {
 
     private static final int SAMPLES = ControlStep.SAMPLES;
-    private static final double FAULT_LEVEL = 1e4;
     private static final double KEY_SCALE = 60;
     private static final double MIDDLE_KEY = 60;
-    private static final double OFF_DB = -72;
 
     private final double[] block = new double[LayerParameters.VOICE_SIZE];
     private final double[] modulation = new double[Modulator.COUNT];
@@ -31,8 +27,7 @@ final class Voice {
     private final Envelope[] envelopes = new Envelope[LayerParameters.ENVELOPES];
     private final DrawnCurve[] curves = new DrawnCurve[LayerParameters.CURVES];
     private final Lfo[] lfos = new Lfo[LayerParameters.LFOS];
-    private final Pan pan = new Pan();
-    private final Remembered zoneLevel = new Remembered();
+    private final VoiceOut out = new VoiceOut();
     private LayerMaterial material;
     private int edition;
     private int handsSeen;
@@ -52,8 +47,6 @@ final class Voice {
     private double glideSeconds;
     private double glideTime;
     private double seconds;
-    private double gainLeft;
-    private double gainRight;
     private double stackPitch;
     private double stackPan;
 
@@ -110,8 +103,7 @@ final class Voice {
         glideTime = note.glideTime;
         glideSeconds = 0;
         seconds = 0;
-        gainLeft = 0;
-        gainRight = 0;
+        out.reset();
         for (int i = 0; i < block.length; i++) {
             block[i] = layerBlock[i];
         }
@@ -296,7 +288,7 @@ final class Voice {
         movePitch(setting);
         bent = pitch + stackPitch + block[LayerParameters.TRANSPOSE] + setting.bendSemitones + setting.keyBend[key] + block[LayerParameters.PITCH_SHIFT];
         sources.draw(block, setting, bent, changed || routing.joinsSources());
-        setting.levels.look(layer, StageLevels.SOURCES, sources.left, sources.right, Math.max(gainLeft, gainRight));
+        setting.levels.look(layer, StageLevels.SOURCES, sources.left, sources.right, out.loudest());
         return filters.begin(sources, block, bent, modulation[Modulator.ENVELOPE_2.ordinal()], setting.sampleRate);
     }
 
@@ -317,51 +309,16 @@ final class Voice {
      */
     boolean putOut(VoiceSetting setting, double[] outLeft, double[] outRight) {
         filters.finish(sources, block, bent, modulation[Modulator.ENVELOPE_2.ordinal()], setting.sampleRate);
-        setting.levels.look(layer, StageLevels.FILTERS, sources.left, sources.right, Math.max(gainLeft, gainRight));
-        double[] left = sources.left;
-        double[] right = sources.right;
-        pan.set(stackPan == 0 ? block[LayerParameters.ZONE_PAN] / 100 : Math.max(-1, Math.min(1, block[LayerParameters.ZONE_PAN] / 100 + stackPan)));
-        double zone = block[LayerParameters.ZONE_LEVEL] <= OFF_DB ? 0 : zoneLevel.gainOfDb(block[LayerParameters.ZONE_LEVEL]);
-        double level = fading ? 0 : envelopes[0].level() * velocityGain * zoneGain * zone;
-        double endLeft = level * pan.left();
-        double endRight = level * pan.right();
-        double slopeLeft = (endLeft - gainLeft) / SAMPLES;
-        double slopeRight = (endRight - gainRight) / SAMPLES;
-        // What is not a number stays in a filter once it is there, so a few samples tell.
-        double sum = Math.abs(left[0]) + Math.abs(right[0]) + Math.abs(left[SAMPLES / 2]) + Math.abs(right[SAMPLES / 2])
-                + Math.abs(left[SAMPLES - 1]) + Math.abs(right[SAMPLES - 1]);
-        if (!(sum < FAULT_LEVEL)) {
+        setting.levels.look(layer, StageLevels.FILTERS, sources.left, sources.right, out.loudest());
+        double level = fading ? 0 : envelopes[0].level() * velocityGain * zoneGain;
+        if (!out.add(sources.left, sources.right, block, level, stackPan, outLeft, outRight)) {
             stop();
             return false;
         }
-        take(left, gainLeft, slopeLeft, outLeft, right, gainRight, slopeRight, outRight, ControlStep.RAMP);
-        gainLeft = endLeft;
-        gainRight = endRight;
         if (fading || envelopes[0].idle()) {
             active = false;
         }
         return true;
-    }
-
-    /** Adds samples with gains that move in a straight line, and leaves zeros for the sources to add to. */
-    private static void take(double[] left, double gainLeft, double slopeLeft, double[] toLeft, double[] right, double gainRight, double slopeRight,
-            double[] toRight, double[] ramp) {
-        if (slopeLeft == 0 && slopeRight == 0) {
-            for (int i = 0; i < SAMPLES; i++) {
-                toLeft[i] += left[i] * gainLeft;
-                toRight[i] += right[i] * gainRight;
-                left[i] = 0;
-                right[i] = 0;
-            }
-            return;
-        }
-        for (int i = 0; i < SAMPLES; i++) {
-            double t = ramp[i] + 1;
-            toLeft[i] += left[i] * (gainLeft + slopeLeft * t);
-            toRight[i] += right[i] * (gainRight + slopeRight * t);
-            left[i] = 0;
-            right[i] = 0;
-        }
     }
 
     private void modulate(VoiceSetting setting, Routing routing, boolean[] listened) {
