@@ -93,7 +93,8 @@ final class DelayLine {
         for (int i = 0; i < samples; i++) {
             double first = between(l[j - 1 & m], l[j & m], l[j + 1 & m], l[j + 2 & m], s);
             double second = between(l[k - 1 & m], l[k & m], l[k + 1 & m], l[k + 2 & m], t);
-            out[i] = (first + second) * gain;
+            // Each with its gain: a sum of two sums would be put together in another order in the browser.
+            out[i] = first * gain + second * gain;
             j += wholeOne;
             s += partOne;
             if (s >= 1) {
@@ -127,8 +128,8 @@ final class DelayLine {
     private static double between(double a, double b, double c, double d, double t) {
         double rise = (c - a) * 0.5;
         double cube = (b - c) * 1.5 + (d - a) * 0.5;
-        double square = a - b + rise - cube;
-        return ((cube * t + square) * t + rise) * t + b;
+        // The middle coefficient, a - b + rise - cube, stands within the sum: on its own the browser's compiler would put it there in another order.
+        return ((cube * t + a - b + rise - cube) * t + rise) * t + b;
     }
 
     /** Adds a control step of samples. */
