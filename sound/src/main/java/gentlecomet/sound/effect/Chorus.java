@@ -7,18 +7,23 @@ import gentlecomet.sound.parameter.EffectParameters;
 /** Two moving delays a channel, in quadrature and with the sides apart by the spread. */
 final class Chorus implements Effect {
 
+    private static final int SAMPLES = ControlStep.SAMPLES;
     private static final double LONGEST = 0.065;
     private static final double SHARE = 0.7071067811865476;
+    /** How much longer the second delay is, so that the two never fall together. */
+    private static final double SECOND = 1.31;
+    /** Samples that reading between samples needs, twice over. */
+    private static final double LAG = 2;
 
     private final double sampleRate;
-    private final DelayLine left;
-    private final DelayLine right;
+    private final Side left;
+    private final Side right;
     private final Sweep sweep = new Sweep();
 
     Chorus(double sampleRate) {
         this.sampleRate = sampleRate;
-        left = new DelayLine(LONGEST * sampleRate);
-        right = new DelayLine(LONGEST * sampleRate);
+        left = new Side(LONGEST * sampleRate);
+        right = new Side(LONGEST * sampleRate);
     }
 
     @Override
@@ -32,20 +37,60 @@ final class Chorus implements Effect {
     public void process(double[] block, int at, double tempo, double[] toLeft, double[] toRight) {
         double rate = Division.rate(block, at + EffectParameters.CHORUS_DIVISION, at + EffectParameters.CHORUS_RATE, tempo);
         double depth = block[at + EffectParameters.CHORUS_DEPTH] * sampleRate;
-        double delay = block[at + EffectParameters.CHORUS_DELAY] * sampleRate + 2;
+        double delay = block[at + EffectParameters.CHORUS_DELAY] * sampleRate;
         double spread = block[at + EffectParameters.CHORUS_SPREAD] / 100 * 0.25;
-        voice(left, toLeft, delay, depth, 0, rate);
-        voice(right, toRight, delay, depth, spread, rate);
+        if (left.fresh) {
+            left.begin(delay, depth, sweep.at(0));
+            right.begin(delay, depth, sweep.at(spread));
+        }
         sweep.advance(rate, sampleRate);
+        left.process(toLeft, delay, depth, sweep.at(0));
+        right.process(toRight, delay, depth, sweep.at(spread));
     }
 
-    private void voice(DelayLine line, double[] samples, double delay, double depth, double shift, double rate) {
-        double now = sweep.at(shift);
-        // The second delay is half a cycle away, so it moves against the first.
-        double slope = depth * (sweep.next(shift, rate, sampleRate) - now) / ControlStep.SAMPLES;
-        double one = delay + depth * (1 + now);
-        double two = delay * 1.31 + depth * (1 - now);
-        line.put(samples, ControlStep.SAMPLES);
-        line.twoTaps(ControlStep.SAMPLES, one + 2, two + 2, slope, SHARE, samples);
+    /** One channel. Its delays go from where they stood to where the sweep stands at the end of the step. */
+    private static final class Side {
+
+        private final CurveLine line;
+        private boolean fresh = true;
+        private double one;
+        private double two;
+
+        Side(double longest) {
+            line = new CurveLine(longest);
+        }
+
+        void reset() {
+            line.reset();
+            fresh = true;
+        }
+
+        void begin(double delay, double depth, double swing) {
+            fresh = false;
+            one = first(delay, depth, swing);
+            two = second(delay, depth, swing);
+        }
+
+        void process(double[] samples, double delay, double depth, double swing) {
+            double endOne = first(delay, depth, swing);
+            double endTwo = second(delay, depth, swing);
+            line.put(samples, SHARE);
+            for (int i = 0; i < SAMPLES; i++) {
+                samples[i] = 0;
+            }
+            line.tap(one, (endOne - one) / SAMPLES, samples);
+            line.tap(two, (endTwo - two) / SAMPLES, samples);
+            one = endOne;
+            two = endTwo;
+        }
+
+        private static double first(double delay, double depth, double swing) {
+            return delay + depth * (1 + swing) + 2 * LAG;
+        }
+
+        /** Half a cycle away, so it moves against the first. */
+        private static double second(double delay, double depth, double swing) {
+            return (delay + LAG) * SECOND + depth * (1 - swing) + LAG;
+        }
     }
 }

@@ -12,17 +12,19 @@ final class Ensemble implements Effect {
     private static final double FAST_RATIO = 9.2;
 
     private final double sampleRate;
-    private final DelayLine left;
-    private final DelayLine right;
+    private final CurveLine left;
+    private final CurveLine right;
     private final Sweep slow = new Sweep();
     private final Sweep fast = new Sweep();
     private final double[] outLeft = new double[ControlStep.SAMPLES];
     private final double[] outRight = new double[ControlStep.SAMPLES];
+    private final double[] lateLeft = new double[ControlStep.SAMPLES];
+    private final double[] lateRight = new double[ControlStep.SAMPLES];
 
     Ensemble(double sampleRate) {
         this.sampleRate = sampleRate;
-        left = new DelayLine(0.025 * sampleRate);
-        right = new DelayLine(0.025 * sampleRate);
+        left = new CurveLine(0.025 * sampleRate);
+        right = new CurveLine(0.025 * sampleRate);
     }
 
     @Override
@@ -41,8 +43,8 @@ final class Ensemble implements Effect {
             outLeft[i] = 0;
             outRight[i] = 0;
         }
-        left.put(toLeft, ControlStep.SAMPLES);
-        right.put(toRight, ControlStep.SAMPLES);
+        left.put(toLeft, 1);
+        right.put(toRight, 1);
         tap(0, depth, rate, 0.62, 0.2);
         tap(1.0 / 3, depth, rate, 0.45, 0.45);
         tap(2.0 / 3, depth, rate, 0.2, 0.62);
@@ -58,12 +60,18 @@ final class Ensemble implements Effect {
         double start = length(depth, slow.at(shift), fast.at(shift));
         double end = length(depth, slow.next(shift, rate, sampleRate), fast.next(shift, rate * FAST_RATIO, sampleRate));
         double slope = (end - start) / ControlStep.SAMPLES;
+        for (int i = 0; i < ControlStep.SAMPLES; i++) {
+            lateLeft[i] = 0;
+            lateRight[i] = 0;
+        }
+        left.tap(start, slope, lateLeft);
+        right.tap(start, slope, lateRight);
         double acrossLeft = toLeft > toRight ? 0.15 : 0.05;
         double acrossRight = toRight > toLeft ? 0.15 : 0.05;
-        left.tap(ControlStep.SAMPLES, start, slope, toLeft, outLeft);
-        right.tap(ControlStep.SAMPLES, start, slope, acrossLeft, outLeft);
-        right.tap(ControlStep.SAMPLES, start, slope, toRight, outRight);
-        left.tap(ControlStep.SAMPLES, start, slope, acrossRight, outRight);
+        for (int i = 0; i < ControlStep.SAMPLES; i++) {
+            outLeft[i] = outLeft[i] + lateLeft[i] * toLeft + lateRight[i] * acrossLeft;
+            outRight[i] = outRight[i] + lateRight[i] * toRight + lateLeft[i] * acrossRight;
+        }
     }
 
     private double length(double depth, double slowValue, double fastValue) {

@@ -34,12 +34,44 @@ final class OnePoleCuts {
             highPart = part(highCutHz, sampleRate);
         }
         // Trapezoidal one-pole low-passes: what is below the low cut is taken away, what is below the high cut is kept.
-        if (lowHz > NO_LOW_CUT) {
+        boolean lowCut = lowHz > NO_LOW_CUT;
+        boolean highCut = highHz < NO_HIGH_CUT;
+        if (lowCut && highCut) {
+            keepMiddle(left, right, lowPart, low, highPart, high);
+        } else if (lowCut) {
             takeLows(left, right, lowPart, low);
-        }
-        if (highHz < NO_HIGH_CUT) {
+        } else if (highCut) {
             keepLows(left, right, highPart, high);
         }
+    }
+
+    /** Both in one loop, so that what waits from sample to sample in one need not wait for the other. */
+    private static void keepMiddle(double[] left, double[] right, double lowPart, double[] low, double highPart, double[] high) {
+        double l = low[0];
+        double r = low[1];
+        double m = high[0];
+        double n = high[1];
+        double lowTwice = lowPart + lowPart;
+        double lowLess = 1 - lowTwice;
+        double rest = 1 - lowPart;
+        double highTwice = highPart + highPart;
+        double highLess = 1 - highTwice;
+        for (int i = 0; i < ControlStep.SAMPLES; i++) {
+            double x = left[i];
+            double z = right[i];
+            double v = (x - l) * rest;
+            double w = (z - r) * rest;
+            l = x * lowTwice + l * lowLess;
+            r = z * lowTwice + r * lowLess;
+            left[i] = (v - m) * highPart + m;
+            right[i] = (w - n) * highPart + n;
+            m = v * highTwice + m * highLess;
+            n = w * highTwice + n * highLess;
+        }
+        low[0] = l + 1e-20;
+        low[1] = r + 1e-20;
+        high[0] = m + 1e-20;
+        high[1] = n + 1e-20;
     }
 
     private static void takeLows(double[] left, double[] right, double part, double[] memory) {

@@ -17,9 +17,10 @@ final class Reverb implements Effect {
     /** Line lengths in seconds at full size; without common divisors at any usual sample rate. */
     private static final double[] LENGTHS = {0.0297, 0.0371, 0.0411, 0.0437, 0.0533, 0.0617, 0.0683, 0.0797};
     private static final double SMALLEST = 0.25;
+    private static final double LONGEST_PRE_DELAY = 0.65;
 
     private final double sampleRate;
-    private final double[][] lines = new double[LINES][];
+    private final StepRing[] lines = new StepRing[LINES];
     private final int[] lengths = new int[LINES];
     private final double[] damp = new double[LINES];
     private final double[][] taps = new double[LINES][SAMPLES];
@@ -30,9 +31,8 @@ final class Reverb implements Effect {
     private final double[] lastOdd = new double[SAMPLES];
     private final double[] wetLeft = new double[SAMPLES];
     private final double[] wetRight = new double[SAMPLES];
-    private final float[] preLeft;
-    private final float[] preRight;
-    private final int preMask;
+    private final StepRing preLeft;
+    private final StepRing preRight;
     private final OnePoleCuts cuts = new OnePoleCuts();
     /** Early reflections: seconds and level of each, left and right alternating. */
     private static final double[] EARLY_SECONDS = {0.0067, 0.0091, 0.0137, 0.0173, 0.0211, 0.0263, 0.0317, 0.0373};
@@ -42,36 +42,28 @@ final class Reverb implements Effect {
     private double dampingOfPart = -1;
     private double dampingPart;
     private double size = -1;
-    private int write;
-    private boolean clean = true;
 
     Reverb(double sampleRate) {
         this.sampleRate = sampleRate;
         for (int k = 0; k < LINES; k++) {
-            int power = powerAbove(LENGTHS[k] * sampleRate + 2 * SAMPLES);
-            lines[k] = new double[power];
+            lines[k] = new StepRing(LENGTHS[k] * sampleRate);
         }
-        int power = powerAbove(0.65 * sampleRate + 2 * SAMPLES);
-        preLeft = new float[power];
-        preRight = new float[power];
-        preMask = power - 1;
+        preLeft = new StepRing(LONGEST_PRE_DELAY * sampleRate);
+        preRight = new StepRing(LONGEST_PRE_DELAY * sampleRate);
     }
 
     @Override
     public void reset() {
-        for (double[] line : lines) {
-            for (int i = 0; i < line.length; i++) {
-                line[i] = 0;
-            }
+        for (StepRing line : lines) {
+            line.reset();
         }
-        zero(preLeft);
-        zero(preRight);
+        preLeft.reset();
+        preRight.reset();
         for (int k = 0; k < LINES; k++) {
             damp[k] = 0;
         }
         cuts.reset();
         size = -1;
-        write = 0;
     }
 
     @Override
@@ -79,12 +71,20 @@ final class Reverb implements Effect {
         resize(block[at + EffectParameters.REVERB_SIZE]);
         int division = (int) block[at + EffectParameters.REVERB_DIVISION];
         double preDelay = division == 0 ? block[at + EffectParameters.REVERB_PRE_DELAY] : Math.min(0.6, Division.seconds(division, tempo));
-        feedIn(left, right, preDelay);
+        feedIn(left, right, (int) (preDelay * sampleRate));
         cuts.process(wetLeft, wetRight, block[at + EffectParameters.REVERB_LOW_CUT], block[at + EffectParameters.REVERB_HIGH_CUT], sampleRate);
-        circulate(block[at + EffectParameters.REVERB_DECAY], block[at + EffectParameters.REVERB_DAMPING]);
-        gather(block[at + EffectParameters.REVERB_WIDTH] / 100, even, odd, left, right);
+        tune(block[at + EffectParameters.REVERB_DECAY], block[at + EffectParameters.REVERB_DAMPING]);
+        soften(0, dampingPart, even, odd);
+        soften(4, dampingPart, lastEven, lastOdd);
+        double width = block[at + EffectParameters.REVERB_WIDTH] / 100;
+        join(even, odd, lastEven, lastOdd, sum, 0.5 + 0.5 * width, 0.5 - 0.5 * width, left, right);
+        feedBack(0, sum, wetLeft, 0.5);
+        feedBack(1, sum, wetRight, 0.5);
+        feedBack(2, sum, wetLeft, -0.5);
+        feedBack(3, sum, wetRight, -0.5);
         reflect(block[at + EffectParameters.REVERB_EARLY], preDelay, left, right);
-        write += SAMPLES;
+        preLeft.moveOn();
+        preRight.moveOn();
     }
 
     private void reflect(double levelDb, double preDelaySeconds, double[] left, double[] right) {
@@ -93,15 +93,31 @@ final class Reverb implements Effect {
         }
         double level = 0.5 * Polynomials.gainOfDb(levelDb);
         double scale = SMALLEST + (1 - SMALLEST) * size / 100;
-        for (int tap = 0; tap < EARLY_SECONDS.length; tap++) {
-            int delay = (int) (sampleRate * (preDelaySeconds + scale * EARLY_SECONDS[tap]));
-            double gain = level * EARLY_LEVELS[tap];
-            double[] to = (tap & 1) == 0 ? left : right;
-            float[] from = (tap & 2) == 0 ? preLeft : preRight;
-            for (int i = 0; i < SAMPLES; i++) {
-                to[i] += gain * from[write + i - delay & preMask];
-            }
+        for (int side = 0; side < 2; side++) {
+            reflect(side, level, preDelaySeconds, scale, side == 0 ? left : right);
         }
+    }
+
+    /** Adds the four reflections of a side: the first and third from the left of what comes in, the others from the right. */
+    private void reflect(int side, double level, double preDelaySeconds, double scale, double[] to) {
+        double[] fromLeft = preLeft.samples;
+        double[] fromRight = preRight.samples;
+        int one = early(side, preDelaySeconds, scale);
+        int two = early(side + 2, preDelaySeconds, scale);
+        int three = early(side + 4, preDelaySeconds, scale);
+        int four = early(side + 6, preDelaySeconds, scale);
+        double gainOne = level * EARLY_LEVELS[side];
+        double gainTwo = level * EARLY_LEVELS[side + 2];
+        double gainThree = level * EARLY_LEVELS[side + 4];
+        double gainFour = level * EARLY_LEVELS[side + 6];
+        for (int i = 0; i < SAMPLES; i++) {
+            to[i] = to[i] + fromLeft[one + i] * gainOne + fromRight[two + i] * gainTwo + fromLeft[three + i] * gainThree
+                    + fromRight[four + i] * gainFour;
+        }
+    }
+
+    private int early(int tap, double preDelaySeconds, double scale) {
+        return preLeft.before((int) (sampleRate * (preDelaySeconds + scale * EARLY_SECONDS[tap])));
     }
 
     private void resize(double wanted) {
@@ -116,40 +132,24 @@ final class Reverb implements Effect {
         }
     }
 
-    private void feedIn(double[] left, double[] right, double preDelaySeconds) {
-        int delay = (int) (preDelaySeconds * sampleRate);
-        through(preLeft, write, delay, left, wetLeft);
-        through(preRight, write, delay, right, wetRight);
+    private void feedIn(double[] left, double[] right, int delay) {
+        preLeft.write(left);
+        preRight.write(right);
+        copy(preLeft.samples, preLeft.before(delay), wetLeft);
+        copy(preRight.samples, preRight.before(delay), wetRight);
     }
 
-    private static void through(float[] line, int write, int delay, double[] in, double[] out) {
-        int mask = line.length - 1;
-        int to = write & mask;
+    private static void copy(double[] from, int first, double[] to) {
         for (int i = 0; i < SAMPLES; i++) {
-            line[to + i] = (float) in[i];
-        }
-        int from = write - delay;
-        for (int i = 0; i < SAMPLES; i++) {
-            out[i] = line[from + i & mask];
+            to[i] = from[first + i];
         }
     }
 
-    private void circulate(double decaySeconds, double dampingHz) {
+    private void tune(double decaySeconds, double dampingHz) {
         if (dampingHz != dampingOfPart) {
             dampingOfPart = dampingHz;
             dampingPart = 1 - Polynomials.exp2(-9.064720283654388 * Math.min(0.49, dampingHz / sampleRate));
         }
-        tuneGains(decaySeconds);
-        soften(0, dampingPart, even, odd);
-        soften(4, dampingPart, lastEven, lastOdd);
-        join(even, odd, lastEven, lastOdd, sum);
-        for (int k = 0; k < LINES; k++) {
-            // Lines are a multiple of a step long and so is the place to write at: no step is written across the end.
-            feedBack(lines[k], write & lines[k].length - 1, taps[k], sum, (k & 1) == 0 ? wetLeft : wetRight, (k & 2) == 0 ? 0.5 : -0.5);
-        }
-    }
-
-    private void tuneGains(double decaySeconds) {
         if (decaySeconds != decayOfGains) {
             decayOfGains = decaySeconds;
             for (int n = 0; n < LINES; n++) {
@@ -158,29 +158,35 @@ final class Reverb implements Effect {
         }
     }
 
-    /** The sum that goes back into all lines; and what goes out: first lines less last ones, even on the left and odd on the right. */
-    private static void join(double[] even, double[] odd, double[] lastEven, double[] lastOdd, double[] sum) {
+    /**
+     * The sum that goes back into all lines; and what goes out: first lines less last ones, even on the left and odd on the right, and
+     * a part of each across.
+     */
+    private static void join(double[] even, double[] odd, double[] lastEven, double[] lastOdd, double[] sum, double straight, double across,
+            double[] toLeft, double[] toRight) {
         for (int i = 0; i < SAMPLES; i++) {
             double l = even[i];
             double r = odd[i];
             double m = lastEven[i];
             double n = lastOdd[i];
             sum[i] = (l + r + m + n) * (2.0 / LINES);
-            even[i] = l - m;
-            odd[i] = r - n;
+            double first = l - m;
+            double second = r - n;
+            toLeft[i] = first * straight + second * across;
+            toRight[i] = second * straight + first * across;
         }
     }
 
     /** Reads four lines at once and takes their highs away, so that their chains overlap; and sums them, even and odd ones apart. */
     private void soften(int k, double part, double[] sumEven, double[] sumOdd) {
-        double[] lineOne = lines[k];
-        double[] lineTwo = lines[k + 1];
-        double[] lineThree = lines[k + 2];
-        double[] lineFour = lines[k + 3];
-        int fromOne = write - lengths[k];
-        int fromTwo = write - lengths[k + 1];
-        int fromThree = write - lengths[k + 2];
-        int fromFour = write - lengths[k + 3];
+        double[] lineOne = lines[k].samples;
+        double[] lineTwo = lines[k + 1].samples;
+        double[] lineThree = lines[k + 2].samples;
+        double[] lineFour = lines[k + 3].samples;
+        int fromOne = lines[k].before(lengths[k]);
+        int fromTwo = lines[k + 1].before(lengths[k + 1]);
+        int fromThree = lines[k + 2].before(lengths[k + 2]);
+        int fromFour = lines[k + 3].before(lengths[k + 3]);
         double gainOne = gains[k] * part;
         double gainTwo = gains[k + 1] * part;
         double gainThree = gains[k + 2] * part;
@@ -195,10 +201,10 @@ final class Reverb implements Effect {
         double g = damp[k + 3];
         double rest = 1 - part;
         for (int i = 0; i < SAMPLES; i++) {
-            d = lineOne[fromOne + i & lineOne.length - 1] * gainOne + d * rest;
-            e = lineTwo[fromTwo + i & lineTwo.length - 1] * gainTwo + e * rest;
-            f = lineThree[fromThree + i & lineThree.length - 1] * gainThree + f * rest;
-            g = lineFour[fromFour + i & lineFour.length - 1] * gainFour + g * rest;
+            d = lineOne[fromOne + i] * gainOne + d * rest;
+            e = lineTwo[fromTwo + i] * gainTwo + e * rest;
+            f = lineThree[fromThree + i] * gainThree + f * rest;
+            g = lineFour[fromFour + i] * gainFour + g * rest;
             one[i] = d;
             two[i] = e;
             three[i] = f;
@@ -212,34 +218,23 @@ final class Reverb implements Effect {
         damp[k + 3] = g + 1e-20;
     }
 
-    private static void feedBack(double[] line, int at, double[] tap, double[] sum, double[] in, double share) {
+    /** Feeds a line and the fourth after it, which take the same share of what comes in. */
+    private void feedBack(int k, double[] sum, double[] in, double share) {
+        StepRing one = lines[k];
+        StepRing two = lines[k + 4];
+        feedBack(one.samples, one.at(), taps[k], two.samples, two.at(), taps[k + 4], sum, in, share);
+        one.repeatBeginning();
+        one.moveOn();
+        two.repeatBeginning();
+        two.moveOn();
+    }
+
+    private static void feedBack(double[] one, int atOne, double[] tapOne, double[] two, int atTwo, double[] tapTwo, double[] sum, double[] in,
+            double share) {
         for (int i = 0; i < SAMPLES; i++) {
-            line[at + i] = tap[i] - sum[i] + in[i] * share;
+            double added = in[i] * share - sum[i];
+            one[atOne + i] = tapOne[i] + added;
+            two[atTwo + i] = tapTwo[i] + added;
         }
-    }
-
-    private static void gather(double width, double[] lefts, double[] rights, double[] toLeft, double[] toRight) {
-        for (int i = 0; i < SAMPLES; i++) {
-            double l = lefts[i];
-            double r = rights[i];
-            double middle = 0.5 * (l + r);
-            double side = 0.5 * (l - r) * width;
-            toLeft[i] = middle + side;
-            toRight[i] = middle - side;
-        }
-    }
-
-    private static void zero(float[] samples) {
-        for (int i = 0; i < samples.length; i++) {
-            samples[i] = 0;
-        }
-    }
-
-    private static int powerAbove(double samples) {
-        int power = 1;
-        while (power < samples) {
-            power *= 2;
-        }
-        return power;
     }
 }

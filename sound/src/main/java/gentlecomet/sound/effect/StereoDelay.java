@@ -13,39 +13,28 @@ final class StereoDelay implements Effect {
     private static final double GLIDE = 0.004;
 
     private final double sampleRate;
-    private final int size;
-    private final float[] lineLeft;
-    private final float[] lineRight;
+    private final StepRing lineLeft;
+    private final StepRing lineRight;
     private final double[] echoLeft = new double[SAMPLES];
     private final double[] echoRight = new double[SAMPLES];
     private final OnePoleCuts cuts = new OnePoleCuts();
-    private int write;
     private double lengthLeft;
     private double lengthRight;
     private double wobblePhase;
 
     StereoDelay(double sampleRate) {
         this.sampleRate = sampleRate;
-        int wanted = (int) (LONGEST_SECONDS * sampleRate) + 4 * SAMPLES;
-        int power = 1;
-        while (power < wanted) {
-            power *= 2;
-        }
-        size = power;
-        lineLeft = new float[size];
-        lineRight = new float[size];
+        lineLeft = new StepRing(LONGEST_SECONDS * sampleRate + SAMPLES);
+        lineRight = new StepRing(LONGEST_SECONDS * sampleRate + SAMPLES);
     }
 
     @Override
     public void reset() {
-        for (int i = 0; i < size; i++) {
-            lineLeft[i] = 0;
-            lineRight[i] = 0;
-        }
+        lineLeft.reset();
+        lineRight.reset();
         cuts.reset();
         lengthLeft = 0;
         wobblePhase = 0;
-        write = 0;
     }
 
     @Override
@@ -71,23 +60,27 @@ final class StereoDelay implements Effect {
             for (int i = 0; i < SAMPLES; i++) {
                 left[i] = 0.5 * (left[i] + right[i]);
             }
-            writeSum(lineLeft, write, left, echoRight, feedback);
-            writeSum(lineRight, write, echoLeft, echoLeft, 0);
+            feed(lineLeft, left, echoRight, feedback);
+            feed(lineRight, echoLeft, echoLeft, 0);
         } else {
-            writeSum(lineLeft, write, left, echoLeft, feedback);
-            writeSum(lineRight, write, right, echoRight, feedback);
+            feed(lineLeft, left, echoLeft, feedback);
+            feed(lineRight, right, echoRight, feedback);
         }
         for (int i = 0; i < SAMPLES; i++) {
             left[i] = echoLeft[i];
             right[i] = echoRight[i];
         }
-        write = write + SAMPLES & size - 1;
     }
 
-    /** The line is a multiple of a step long and so is the place: no step is written across its end. */
-    private static void writeSum(float[] line, int at, double[] samples, double[] echo, double feedback) {
+    private static void feed(StepRing line, double[] samples, double[] echo, double feedback) {
+        sum(samples, echo, feedback, line.samples, line.at());
+        line.repeatBeginning();
+        line.moveOn();
+    }
+
+    private static void sum(double[] samples, double[] echo, double feedback, double[] to, int at) {
         for (int i = 0; i < SAMPLES; i++) {
-            line[at + i] = (float) (samples[i] + echo[i] * feedback);
+            to[at + i] = samples[i] + echo[i] * feedback;
         }
     }
 
@@ -107,13 +100,9 @@ final class StereoDelay implements Effect {
     }
 
     /** Reads a block; while the length is on its way to another it slides, and reads between samples. */
-    private double read(float[] line, double[] into, double length, double wanted, boolean wobbling) {
+    private static double read(StepRing line, double[] into, double length, double wanted, boolean wobbling) {
         if (length == wanted && !wobbling) {
-            int start = write - (int) length;
-            int mask = line.length - 1;
-            for (int i = 0; i < SAMPLES; i++) {
-                into[i] = line[start + i & mask];
-            }
+            copy(line.samples, line.before((int) length), into);
             return wanted;
         }
         double gap = wanted - length;
@@ -121,12 +110,18 @@ final class StereoDelay implements Effect {
         double next = Math.abs(gap) < (wobbling ? 16 : 1) ? wanted : moved;
         double slope = (next - length) / SAMPLES;
         for (int i = 0; i < SAMPLES; i++) {
-            double place = write + i - (length + slope * i);
+            double place = i - (length + slope * i);
             double whole = Math.floor(place);
-            int at = (int) whole;
+            int at = line.index((int) whole);
             double part = place - whole;
-            into[i] = line[at & size - 1] * (1 - part) + line[at + 1 & size - 1] * part;
+            into[i] = line.samples[at] * (1 - part) + line.samples[at + 1] * part;
         }
         return next;
+    }
+
+    private static void copy(double[] from, int first, double[] to) {
+        for (int i = 0; i < SAMPLES; i++) {
+            to[i] = from[first + i];
+        }
     }
 }

@@ -23,7 +23,7 @@ public final class Engine {
     /** Samples of a control step. */
     public static final int STEP = ControlStep.SAMPLES;
     /** Measurements and releases name this; it goes up whenever any sample may change. */
-    public static final String VERSION = "3";
+    public static final String VERSION = "4";
 
     private static final int MOST_OVERSAMPLING = 4;
 

@@ -5,6 +5,7 @@ import gentlecomet.sound.maths.Remembered;
 import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.NoiseParameters;
 import gentlecomet.sound.parameter.SourceParameters;
+import gentlecomet.sound.source.CommonLine;
 import gentlecomet.sound.source.NoiseSource;
 import gentlecomet.sound.source.ToneSource;
 import gentlecomet.sound.source.WaveShelf;
@@ -32,6 +33,8 @@ final class VoiceSources {
     private final double[] bothLeft = new double[SAMPLES];
     private final double[] bothRight = new double[SAMPLES];
     private final ToneSource[] sources = new ToneSource[SOURCES];
+    /** Straight waves of the sources that go to the filters as the layer joins them. */
+    private final CommonLine line;
     private final NoiseSource noise = new NoiseSource();
     private final Remembered voicePitch = new Remembered();
     private final Remembered[] fixedPitch = {new Remembered(), new Remembered(), new Remembered()};
@@ -50,6 +53,7 @@ final class VoiceSources {
         for (int s = 0; s < SOURCES; s++) {
             sources[s] = new ToneSource(shelf);
         }
+        line = new CommonLine(shelf);
     }
 
     /** Makes ready what the waves of a layer need. */
@@ -65,6 +69,7 @@ final class VoiceSources {
             sources[s].start(material.sources[s], voiceBlock, LayerParameters.source(s), seed, s, note.seconds, hz);
         }
         noise.start(voiceBlock, LayerParameters.NOISE, seed, note.rate);
+        line.clear();
         clear(left, right);
     }
 
@@ -113,7 +118,8 @@ final class VoiceSources {
                 sources[s].rest();
                 continue;
             }
-            sources[s].draw(block, at, rate, sources, listened[s], listens[s]);
+            boolean toFilters = block[at + SourceParameters.INTO] == INTO_FILTERS;
+            sources[s].draw(block, at, rate, sources, listened[s], listens[s], toFilters ? line : null);
         }
         for (int s = 0; s < SOURCES; s++) {
             int at = LayerParameters.source(s);
@@ -122,6 +128,7 @@ final class VoiceSources {
                 sources[s].add(block, at, sources, channel(into, true), channel(into, false));
             }
         }
+        line.add(channel(INTO_FILTERS, true), channel(INTO_FILTERS, false));
         if (noise.heard(block, LayerParameters.NOISE)) {
             int into = (int) block[LayerParameters.NOISE + NoiseParameters.INTO];
             noise.add(block, LayerParameters.NOISE, channel(into, true), channel(into, false));

@@ -37,6 +37,8 @@ final class Edges {
     /** Steps for which there are bends to draw. */
     private int bent;
     private boolean drawing;
+    /** Whether anything has been added for the present step. */
+    private boolean fed;
 
     /** @param outlet where the wave is added */
     Edges(StepTables steps, Outlet outlet) {
@@ -49,8 +51,10 @@ final class Edges {
      *
      * @param phases    of the copies, 0 to 1; moved to where they stand after the step
      * @param increment cycles in a sample, before a copy's own ratio; at most half a cycle with the highest one
+     * @param level     of the source
      */
-    void ramps(double[] phases, double increment, CopySpread spread, int copies) {
+    void ramps(double[] phases, double increment, CopySpread spread, int copies, double level) {
+        fed = true;
         double[] ratios = spread.ratios();
         double[] lefts = spread.lefts();
         double[] rights = spread.rights();
@@ -64,12 +68,12 @@ final class Edges {
             vl += left * (start - 0.5);
             vr += right * (start - 0.5);
             double phase = start + turned * ratios[copy];
-            phases[copy] = phase < 1 ? phase : wraps(start, increment * ratios[copy], 0, SAMPLES, 2 * left, 2 * right);
+            phases[copy] = phase < 1 ? phase : wraps(start, increment * ratios[copy], 0, SAMPLES, 2 * level * left, 2 * level * right);
         }
-        valueLeft += 2 * vl;
-        valueRight += 2 * vr;
-        slopeLeft += 2 * increment * spread.riseLeft();
-        slopeRight += 2 * increment * spread.riseRight();
+        valueLeft += 2 * level * vl;
+        valueRight += 2 * level * vr;
+        slopeLeft += 2 * level * increment * spread.riseLeft();
+        slopeRight += 2 * level * increment * spread.riseRight();
     }
 
     /**
@@ -80,6 +84,7 @@ final class Edges {
      * @return the phase after the step
      */
     double ramp(double start, double increment, double heightLeft, double heightRight, SyncTimes resets, double restart) {
+        fed = true;
         valueLeft += heightLeft * (start - 0.5);
         valueRight += heightRight * (start - 0.5);
         slopeLeft += heightLeft * increment;
@@ -115,6 +120,7 @@ final class Edges {
 
     /** Adds a triangle between -1 and 1, times a level, that rises through zero at phase 0; as {@link #ramp}. */
     double triangle(double start, double increment, double levelLeft, double levelRight, SyncTimes resets, double restart) {
+        fed = true;
         double value = triangleAt(start);
         double slope = slopeAt(start) * increment;
         valueLeft += levelLeft * value;
@@ -193,6 +199,11 @@ final class Edges {
         return first < when && first < SAMPLES ? first + 1 : first;
     }
 
+    /** Whether there is something to draw: what has been added for this step, or what still waits from those before. */
+    boolean drawing() {
+        return drawing || fed;
+    }
+
     /** Adds the outlet's step of the line to two channels, with a gain that moves in a straight line, and goes on to the next step. */
     void drawInto(double[] toLeft, double[] toRight, double gain, double gainSlope) {
         run(toLeft, toRight, 0, gain, gainSlope);
@@ -205,7 +216,6 @@ final class Edges {
     }
 
     private void run(double[] toLeft, double[] toRight, int offset, double gain, double gainSlope) {
-        drawing = true;
         int first = outlet.at + LAG;
         outlet.changesLeft[first] = valueLeft - endLeft + outlet.changesLeft[first];
         outlet.changesRight[first] = valueRight - endRight + outlet.changesRight[first];
@@ -214,9 +224,15 @@ final class Edges {
         } else {
             drawStraight(toLeft, toRight, offset, gain, gainSlope);
         }
-        endLeft = valueLeft + slopeLeft * SAMPLES + eventsLeft;
-        endRight = valueRight + slopeRight * SAMPLES + eventsRight;
-        forget();
+        if (fed) {
+            drawing = true;
+            endLeft = valueLeft + slopeLeft * SAMPLES + eventsLeft;
+            endRight = valueRight + slopeRight * SAMPLES + eventsRight;
+            forget();
+        } else {
+            // Nothing has been added: the line has gone to zero, and no correction reaches further than a step.
+            stop();
+        }
     }
 
     private void drawStraight(double[] toLeft, double[] toRight, int offset, double gain, double gainSlope) {
@@ -332,6 +348,7 @@ final class Edges {
     }
 
     private void forget() {
+        fed = false;
         valueLeft = 0;
         valueRight = 0;
         slopeLeft = 0;

@@ -42,6 +42,12 @@ public final class ToneSource {
     private boolean sounding;
     /** Straight lines wait to be drawn in the same turn in which they are mixed. */
     private boolean undrawn;
+    /** The step's lines have gone to those that several sources share. */
+    private boolean shared;
+    /** They did so in the step before, but not in this one. */
+    private boolean parted;
+    /** What was drawn sample by sample reaches into the present step. */
+    private boolean waiting;
 
     public ToneSource(WaveShelf shelf) {
         this.shelf = shelf;
@@ -123,8 +129,9 @@ public final class ToneSource {
      * @param sources      all sources of the layer, for sync and phase modulation
      * @param othersListen whether others need its signal
      * @param listens      whether the phase is bent, by others or by itself
+     * @param common       for straight waves of sources that go the same way to the filters, or null
      */
-    public void draw(double[] block, int at, double sampleRate, ToneSource[] sources, boolean othersListen, boolean listens) {
+    public void draw(double[] block, int at, double sampleRate, ToneSource[] sources, boolean othersListen, boolean listens, CommonLine common) {
         if (!sounding && !fresh) {
             silence();
         }
@@ -141,6 +148,11 @@ public final class ToneSource {
         if (!lines(wave)) {
             edges.settle();
         }
+        undrawn = false;
+        boolean wasShared = shared;
+        shared = false;
+        boolean waited = waiting;
+        waiting = true;
         switch (wave) {
             case SourceParameters.WAVE_NOISE:
                 drawNoise(pan, width);
@@ -163,10 +175,12 @@ public final class ToneSource {
                         player.draw(block, at, material.recording(), increment * sampleRate, sampleRate, spread, copies, outlet);
                     }
                 } else {
-                    drawCycles(wave, copies, block, at, sampleRate, sources, othersListen, listens);
+                    boolean alone = othersListen || waited || block[at + SourceParameters.RING] != 0;
+                    drawCycles(wave, copies, block, at, sampleRate, sources, alone, listens, common);
                 }
                 break;
         }
+        parted = wasShared && !shared;
         if (othersListen) {
             int first = outlet.at;
             for (int i = 0; i < SAMPLES; i++) {
@@ -175,22 +189,18 @@ public final class ToneSource {
         }
     }
 
-    private void drawCycles(int wave, int copies, double[] block, int at, double sampleRate, ToneSource[] sources, boolean othersListen,
-            boolean listens) {
+    /** @param alone whether straight lines are to be drawn into its own samples */
+    private void drawCycles(int wave, int copies, double[] block, int at, double sampleRate, ToneSource[] sources, boolean alone,
+            boolean listens, CommonLine common) {
         boolean bending = listens && gatherPhase(block, at, sources);
         int sync = (int) block[at + SourceParameters.SYNC];
         SyncTimes resets = sync == 0 ? null : sources[sync - 1].cycles;
         if (lines(wave) && !bending) {
-            if (wave == SourceParameters.WAVE_SAW && resets == null && increment * spread.highest() <= 0.5) {
-                edges.ramps(phases, increment, spread, copies);
-            } else {
-                pulseWidth = block[at + SourceParameters.PULSE_WIDTH] / 100;
-                for (int copy = 0; copy < copies; copy++) {
-                    drawStraight(wave, copy, Math.min(0.5, increment * spread.ratio(copy)), spread.left(copy), spread.right(copy), resets);
-                }
-            }
-            undrawn = !othersListen && block[at + SourceParameters.RING] == 0;
-            if (!undrawn) {
+            waiting = false;
+            undrawn = !alone;
+            shared = undrawn && common != null && (fresh || wantedGain(block, at) == gain);
+            drawLines(shared ? common.edges : edges, shared ? wantedGain(block, at) : 1, wave, copies, block, at, resets);
+            if (alone) {
                 edges.draw();
             }
             return;
@@ -237,6 +247,17 @@ public final class ToneSource {
         }
     }
 
+    private void drawLines(Edges to, double level, int wave, int copies, double[] block, int at, SyncTimes resets) {
+        if (wave == SourceParameters.WAVE_SAW && resets == null && increment * spread.highest() <= 0.5) {
+            to.ramps(phases, increment, spread, copies, level);
+            return;
+        }
+        pulseWidth = block[at + SourceParameters.PULSE_WIDTH] / 100;
+        for (int copy = 0; copy < copies; copy++) {
+            drawStraight(to, wave, copy, Math.min(0.5, increment * spread.ratio(copy)), level * spread.left(copy), level * spread.right(copy), resets);
+        }
+    }
+
     private static boolean lines(int wave) {
         return wave == SourceParameters.WAVE_SAW || wave == SourceParameters.WAVE_PULSE || wave == SourceParameters.WAVE_TRIANGLE;
     }
@@ -269,12 +290,12 @@ public final class ToneSource {
         }
     }
 
-    private void drawStraight(int wave, int copy, double step, double l, double r, SyncTimes resets) {
+    private void drawStraight(Edges to, int wave, int copy, double step, double l, double r, SyncTimes resets) {
         double start = phases[copy];
         if (wave == SourceParameters.WAVE_TRIANGLE) {
-            phases[copy] = edges.triangle(start, step, l, r, resets, starts[copy]);
+            phases[copy] = to.triangle(start, step, l, r, resets, starts[copy]);
         } else if (wave == SourceParameters.WAVE_SAW) {
-            phases[copy] = edges.ramp(start, step, 2 * l, 2 * r, resets, starts[copy]);
+            phases[copy] = to.ramp(start, step, 2 * l, 2 * r, resets, starts[copy]);
         } else {
             // A pulse is the difference of two saws a width apart; while the width moves, the second runs slower or faster.
             double most = 0.95 * step * SAMPLES;
@@ -282,8 +303,8 @@ public final class ToneSource {
             double fall = start - widths[copy] - Math.floor(start - widths[copy]);
             double fallStep = step - (moved - widths[copy]) / SAMPLES;
             double restartFall = starts[copy] - moved - Math.floor(starts[copy] - moved);
-            edges.ramp(fall, fallStep, 2 * l, 2 * r, resets, restartFall);
-            phases[copy] = edges.ramp(start, step, -2 * l, -2 * r, resets, starts[copy]);
+            to.ramp(fall, fallStep, 2 * l, 2 * r, resets, restartFall);
+            phases[copy] = to.ramp(start, step, -2 * l, -2 * r, resets, starts[copy]);
             widths[copy] = moved;
         }
     }
@@ -295,11 +316,11 @@ public final class ToneSource {
 
     /**
      * Adds the drawn step to the voice's channels at the source's level, multiplied by another source where ring modulation
-     * asks for it.
+     * asks for it. A level that begins to move stands for one step more: what waits of the source's lines among those that several
+     * share comes at the level that it had.
      */
     public void add(double[] block, int at, ToneSource[] sources, double[] outLeft, double[] outRight) {
-        double level = block[at + SourceParameters.LEVEL];
-        double wanted = level <= SourceParameters.OFF_DB ? 0 : levelGain.gainOfDb(level);
+        double wanted = parted ? gain : wantedGain(block, at);
         if (fresh) {
             gain = wanted;
             fresh = false;
@@ -316,12 +337,19 @@ public final class ToneSource {
         }
         double slope = (wanted - gain) / SAMPLES;
         if (undrawn) {
-            edges.drawInto(outLeft, outRight, gain, slope);
-            undrawn = false;
+            // Where the lines have gone to those of all, what waits of its own has still to come.
+            if (edges.drawing()) {
+                edges.drawInto(outLeft, outRight, gain, slope);
+            }
         } else {
             outlet.mixInto(outLeft, outRight, gain, slope);
         }
         gain = wanted;
+    }
+
+    private double wantedGain(double[] block, int at) {
+        double level = block[at + SourceParameters.LEVEL];
+        return level <= SourceParameters.OFF_DB ? 0 : levelGain.gainOfDb(level);
     }
 
     /** The source is not heard and not listened to: it stands still and costs nothing. */
@@ -345,6 +373,8 @@ public final class ToneSource {
 
     private void silence() {
         sounding = false;
+        waiting = false;
+        shared = false;
         outlet.clear();
         edges.stop();
     }

@@ -1,6 +1,5 @@
 package gentlecomet.sound.effect;
 
-import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
 import gentlecomet.sound.engine.Spectrum;
@@ -12,6 +11,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** The delay line and the gentle cuts that the effects are made of. */
 class LinesTest {
+
+    private static final int STEP = ControlStep.SAMPLES;
 
     private static DelayLine filled(int samples) {
         DelayLine line = new DelayLine(500);
@@ -31,26 +32,6 @@ class LinesTest {
         assertEquals(parabola(400 - delay), filled(400).at(delay), 1e-12);
     }
 
-    /** A delay that moves reads the parabola where it stands at each sample: backwards, slowly, and faster than time itself. */
-    @ParameterizedTest
-    @ValueSource(doubles = {0, 0.01, -0.01, 0.7, -0.7, 1.25})
-    void movingDelaysReadWhereTheyStand(double slope) {
-        DelayLine line = filled(400);
-        double[] one = new double[32];
-        double[] two = new double[32];
-        double[] both = new double[32];
-        line.tap(32, 80.3, slope, 0.5, one);
-        line.tap(32, 90.6, -slope, 0.5, two);
-        line.twoTaps(32, 80.3, 90.6, slope, 0.5, both);
-        for (int i = 0; i < 32; i++) {
-            // The first of 32 samples was put at time 368; a delay of 1 reads it.
-            double expected = parabola(369 + i - 80.3 - slope * i);
-            assertEquals(0.5 * expected, one[i], 1e-9);
-            assertEquals(0.5 * (expected + parabola(369 + i - 90.6 + slope * i)), both[i], 1e-9);
-            assertEquals(one[i] + two[i], both[i], 1e-12);
-        }
-    }
-
     /** Third-order interpolation with central slopes gives parabolas back exactly (E. Catmull and R. Rom, 1974). */
     @ParameterizedTest
     @ValueSource(doubles = {2.25, 7.5, 33.875, 210.01})
@@ -58,32 +39,63 @@ class LinesTest {
         assertEquals(parabola(400 - delay), filled(400).at(delay), 1e-9);
     }
 
-    /** A tap that moves reads beside each new sample what lay there; a delay of 1 is that sample itself. */
+    private static double[] parabolas(int first) {
+        double[] step = new double[STEP];
+        for (int i = 0; i < STEP; i++) {
+            step[i] = parabola(first + i);
+        }
+        return step;
+    }
+
+    private static CurveLine curves(int steps, double gain) {
+        CurveLine line = new CurveLine(500);
+        for (int k = 0; k < steps; k++) {
+            line.put(parabolas(k * STEP), gain);
+        }
+        return line;
+    }
+
+    /**
+     * A delay that moves reads the parabola where it stands beside each new sample: backwards, slowly, and faster than time itself; a delay
+     * of 1 is that sample. Wherever in the ring the step lies: it has been written around twice and a half.
+     */
     @ParameterizedTest
-    @CsvSource({"40, 0", "40.5, 0.25", "200.75, -0.4", "60, -0.01"})
+    @CsvSource({"40, 0", "40.5, 0.25", "80.3, 0.01", "80.3, -0.01", "80.3, 0.7", "90.6, -0.7", "70.5, 1.25", "200.75, -0.4", "60, -0.01", "380.2, 2.5"})
     void aMovingTapReadsWhereItStands(double delay, double slope) {
-        int count = 32;
-        DelayLine line = filled(400);
-        double[] block = new double[count];
-        for (int i = 0; i < count; i++) {
-            block[i] = parabola(400 + i);
+        for (int steps = 30; steps < 47; steps++) {
+            double[] out = new double[STEP];
+            out[5] = 1;
+            curves(steps, 0.5).tap(delay, slope, out);
+            for (int i = 0; i < STEP; i++) {
+                double expected = (i == 5 ? 1 : 0) + 0.5 * parabola((steps - 1) * STEP + i - (delay - 1 + slope * i));
+                assertEquals(expected, out[i], 1e-8, "sample " + i + " of step " + steps);
+            }
         }
-        line.put(block, count);
-        double[] out = new double[count];
-        line.tap(count, delay, slope, 0.5, out);
-        double[] expected = new double[count];
-        for (int i = 0; i < count; i++) {
-            expected[i] = 0.5 * parabola(400 + i - (delay - 1 + slope * i));
-        }
-        assertArrayEquals(expected, out, 1e-8);
     }
 
     @Test
     void aDelayBeyondTheLongestIsHeldAtTheLongest() {
-        DelayLine line = filled(4000);
-        double[] out = new double[4];
-        line.tap(4, line.longest() + 100, 0, 1, out);
-        assertEquals(parabola(4000 - 4 - (line.longest() - 1)), out[0], 1e-6);
+        double[] out = new double[STEP];
+        CurveLine line = curves(40, 1);
+        line.tap(line.longest() + 100, 0, out);
+        assertEquals(parabola(39 * STEP - (line.longest() - 1)), out[0], 1e-8);
+    }
+
+    /** Any step of the last two hundred can be read at a stretch, also across the end of the ring. */
+    @ParameterizedTest
+    @ValueSource(ints = {0, 1, 31, 32, 33, 100, 191})
+    void aRingOfStepsGivesBackWhatWasWritten(int delay) {
+        StepRing ring = new StepRing(200);
+        for (int k = 0; k < 40; k++) {
+            ring.write(parabolas(k * STEP));
+            int from = ring.before(delay);
+            for (int i = 0; i < STEP; i++) {
+                int time = k * STEP + i - delay;
+                assertEquals(time < 0 ? 0 : parabola(time), ring.samples[from + i], 0, "sample " + i + " of step " + k);
+                assertEquals(ring.samples[from + i], ring.samples[ring.index(i - delay)], 0);
+            }
+            ring.moveOn();
+        }
     }
 
     private static double gain(double hz, double lowCut, double highCut) {
