@@ -110,7 +110,6 @@ final class OnePoleCuts {
     }
 
     private static double part(double hz, double sampleRate) {
-        double g = Polynomials.tanHalfTurns(Math.min(0.49, hz / sampleRate));
-        return g / (1 + g);
+        return Polynomials.trapezoidalPart(Math.min(0.49, hz / sampleRate));
     }
 }

@@ -8,7 +8,9 @@ final class EffectChain {
 
     private final EffectSlot[] slots;
     private final int start;
-    private boolean inUse;
+    private final int size = EffectParameters.size();
+    /** Slots up to the last one that holds an effect or has held one. */
+    private int used;
 
     /** @param start place of the first slot's group in the block that the chain reads */
     EffectChain(int count, int start, double sampleRate) {
@@ -20,20 +22,20 @@ final class EffectChain {
     }
 
     private int at(int slot) {
-        return start + slot * EffectParameters.size();
+        return start + slot * size;
     }
 
     /** Makes the effects ready that a block asks for. */
     void equip(double[] block) {
         for (int s = 0; s < slots.length; s++) {
             slots[s].equip((int) block[at(s) + EffectParameters.TYPE]);
-            inUse |= block[at(s) + EffectParameters.TYPE] != EffectParameters.NONE;
+            used = block[at(s) + EffectParameters.TYPE] != EffectParameters.NONE && used <= s ? s + 1 : used;
         }
     }
 
     /** Whether any slot holds an effect or has held one. */
     boolean inUse() {
-        return inUse;
+        return used > 0;
     }
 
     void reset() {
@@ -43,10 +45,8 @@ final class EffectChain {
     }
 
     void process(double[] block, double tempo, double[] left, double[] right) {
-        if (inUse) {
-            for (int s = 0; s < slots.length; s++) {
-                slots[s].process(block, at(s), tempo, left, right);
-            }
+        for (int s = 0; s < used; s++) {
+            slots[s].process(block, at(s), tempo, left, right);
         }
     }
 

@@ -60,7 +60,7 @@ public final class Engine {
         }
         effects = new EffectChain(PatchParameters.EFFECTS, PatchParameters.effect(0), sampleRate);
         view = new EngineView(pool, panel, buses, effects, setting.levels);
-        notes = new NotePlay(panel, pool, controllers, setting.tuning, materials);
+        notes = new NotePlay(panel, pool, controllers, setting, materials);
         takeMaterial();
     }
 
@@ -398,7 +398,11 @@ public final class Engine {
         setting.keyBend = controllers.keyBends();
         setting.keySlide = controllers.keySlides();
         for (int layer = 0; layer < Parameters.LAYERS; layer++) {
-            lfos.advance(layer, panel.layerBlock(layer), materials[layer], setting.tempo, seconds, setting.sharedLfos[layer]);
+            double[] stored = panel.layerBlock(layer);
+            if (SharedLfos.any(stored)) {
+                Voice newest = pool.newest(layer);
+                lfos.advance(layer, newest == null ? stored : newest.block(), materials[layer], setting.tempo, seconds, setting.sharedLfos[layer]);
+            }
         }
     }
 }

@@ -14,7 +14,7 @@ final class NotePlay {
     private final Panel panel;
     private final VoicePool pool;
     private final Controllers controllers;
-    private final Tuning tuning;
+    private final VoiceSetting setting;
     private final LayerMaterial[] materials;
     private final HeldKeys held = new HeldKeys();
     private final Voice.Start note = new Voice.Start();
@@ -24,11 +24,11 @@ final class NotePlay {
     private double lastPitch = NO_KEY;
     private int soundingKey = NO_KEY;
 
-    NotePlay(Panel panel, VoicePool pool, Controllers controllers, Tuning tuning, LayerMaterial[] materials) {
+    NotePlay(Panel panel, VoicePool pool, Controllers controllers, VoiceSetting setting, LayerMaterial[] materials) {
         this.panel = panel;
         this.pool = pool;
         this.controllers = controllers;
-        this.tuning = tuning;
+        this.setting = setting;
         this.materials = materials;
     }
 
@@ -100,7 +100,7 @@ final class NotePlay {
         note.gain = velocityGain(velocity);
         note.seconds = seconds;
         note.tempo = panel.patchBlock()[PatchParameters.TEMPO];
-        note.pitch = tuning.pitch(key);
+        note.pitch = setting.tuning.pitch(key);
         note.rate = rate;
         note.alternate = (count & 1) == 0;
         double time = panel.wanted(PatchParameters.GLIDE_TIME);
@@ -154,7 +154,8 @@ final class NotePlay {
         int seed = Grain.hash((int) panel.wanted(PatchParameters.SEED), count, layer);
         for (int v = 0; v < stack; v++) {
             Voice voice = pool.idle();
-            voice.start(note, layer, zone / Math.sqrt(stack), panel.layerBlock(layer), materials[layer], v == 0 ? seed : Grain.hash(seed, v, 7), tuning);
+            voice.start(note, layer, zone / Math.sqrt(stack), panel.layerBlock(layer), panel.voiceRouting(layer), materials[layer],
+                    v == 0 ? seed : Grain.hash(seed, v, 7), setting);
             if (stack > 1) {
                 double part = 2.0 * v / (stack - 1) - 1;
                 voice.place(part * panel.wanted(PatchParameters.STACK_DETUNE) / 100, part * panel.wanted(PatchParameters.STACK_WIDTH) / 100);

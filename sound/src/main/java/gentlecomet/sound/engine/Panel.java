@@ -160,8 +160,7 @@ final class Panel {
     /** Applies the routes to the effects that all layers share. */
     void routePatch(double[] modulation) {
         if (!patchRouting.empty()) {
-            patchRouting.restore(eased, patchBlock);
-            patchRouting.apply(patchBlock, modulation);
+            patchRouting.apply(eased, 0, patchBlock, modulation);
         }
     }
 
@@ -169,8 +168,7 @@ final class Panel {
     void routeEffects(int layer, double[] modulation) {
         Routing routing = effectRouting[layer];
         if (!routing.empty()) {
-            routing.restore(eased, layerBlocks[layer], Parameters.ofLayer(layer, 0));
-            routing.apply(layerBlocks[layer], modulation);
+            routing.apply(eased, Parameters.ofLayer(layer, 0), layerBlocks[layer], modulation);
         }
     }
 

@@ -3,24 +3,34 @@ package gentlecomet.sound.engine;
 import gentlecomet.sound.maths.Bend;
 import gentlecomet.sound.maths.Polynomials;
 import gentlecomet.sound.parameter.LayerParameters;
+import gentlecomet.sound.parameter.NoiseParameters;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.SourceParameters;
 import gentlecomet.sound.parameter.Taper;
 import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.PatchImage;
 import gentlecomet.sound.patch.Route;
 
-/** The routes of a patch image that move one stretch of parameters, laid out for the control step. */
+/** The routes of a patch image that move one stretch of parameters, laid out for the control step: target after target. */
 final class Routing {
 
     private static final Route.Side[] SIDES = Route.Side.values();
     private static final Modulator[] MODULATORS = Modulator.values();
 
     private final boolean[] used = new boolean[Modulator.COUNT];
+    private final boolean[] movedSources = new boolean[LayerParameters.SOURCES];
+    private boolean movesNoise;
     private boolean joinsSources;
+    private int targets;
+    private int[] places = new int[0];
+    private double[] least = new double[0];
+    private double[] most = new double[0];
+    private boolean[] octaves = new boolean[0];
+    /** Where the routes of each target begin; those of the last one end where a further entry says. */
+    private int[] firsts = new int[1];
     private int count;
     private int[] modulators = new int[0];
-    private int[] places = new int[0];
     private double[] depths = new double[0];
     private double[] lifts = new double[0];
     private double[] stretches = new double[0];
@@ -29,12 +39,6 @@ final class Routing {
     private double[] highs = new double[0];
     private int[] scalers = new int[0];
     private boolean[] plain = new boolean[0];
-    /** The first route to the same parameter; there the moves of all of them meet. */
-    private int[] leaders = new int[0];
-    private double[] moves = new double[0];
-    private double[] least = new double[0];
-    private double[] most = new double[0];
-    private boolean[] octaves = new boolean[0];
 
     /** As {@link #load(double[], int, int, int)}, with the stretch beginning at {@code start}. */
     void load(double[] image, int start, int end) {
@@ -50,8 +54,30 @@ final class Routing {
      */
     void load(double[] image, int start, int end, int from) {
         int all = (int) image[PatchImage.routesAt()];
-        modulators = new int[all];
+        clear(all);
+        boolean[] taken = new boolean[all];
+        for (int i = 0; i < all; i++) {
+            int target = target(image, i);
+            if (!taken[i] && target >= from && target < end && depth(image, i) != 0) {
+                addTarget(target - start, Parameters.at(target));
+                for (int other = i; other < all; other++) {
+                    if (target(image, other) == target && depth(image, other) != 0) {
+                        taken[other] = true;
+                        addRoute(image, at(other));
+                    }
+                }
+            }
+        }
+        firsts[targets] = count;
+    }
+
+    private void clear(int all) {
         places = new int[all];
+        least = new double[all];
+        most = new double[all];
+        octaves = new boolean[all];
+        firsts = new int[all + 1];
+        modulators = new int[all];
         depths = new double[all];
         lifts = new double[all];
         stretches = new double[all];
@@ -60,31 +86,50 @@ final class Routing {
         highs = new double[all];
         scalers = new int[all];
         plain = new boolean[all];
-        leaders = new int[all];
-        moves = new double[all];
-        least = new double[all];
-        most = new double[all];
-        octaves = new boolean[all];
+        targets = 0;
         count = 0;
         joinsSources = false;
+        movesNoise = false;
+        for (int s = 0; s < movedSources.length; s++) {
+            movedSources[s] = false;
+        }
         for (int m = 0; m < used.length; m++) {
             used[m] = false;
         }
-        for (int i = 0; i < all; i++) {
-            int at = PatchImage.routesAt() + 1 + PatchImage.ROUTE * i;
-            int target = (int) image[at + 1];
-            if (target >= from && target < end && image[at + 2] != 0) {
-                add(image, at, target - start, Parameters.at(target));
-            }
-        }
     }
 
-    private void add(double[] image, int at, int place, Parameter target) {
+    private static int at(int route) {
+        return PatchImage.routesAt() + 1 + PatchImage.ROUTE * route;
+    }
+
+    private static int target(double[] image, int route) {
+        return (int) image[at(route) + 1];
+    }
+
+    private static double depth(double[] image, int route) {
+        return image[at(route) + 2];
+    }
+
+    private void addTarget(int place, Parameter target) {
+        places[targets] = place;
+        least[targets] = target.min();
+        most[targets] = target.max();
+        octaves[targets] = target.taper() == Taper.LOGARITHMIC;
+        firsts[targets] = count;
+        targets++;
+        joinsSources |= LayerParameters.joinsSources(place);
+        for (int s = 0; s < movedSources.length; s++) {
+            int first = LayerParameters.source(s);
+            movedSources[s] |= place >= first && place < first + SourceParameters.size();
+        }
+        movesNoise |= place >= LayerParameters.NOISE && place < LayerParameters.NOISE + NoiseParameters.size();
+    }
+
+    private void addRoute(double[] image, int at) {
         int modulator = (int) image[at];
         boolean swings = MODULATORS[modulator].twoSided();
         Route.Side side = SIDES[(int) image[at + 3]];
         modulators[count] = modulator;
-        places[count] = place;
         depths[count] = image[at + 2];
         stretches[count] = side == Route.Side.ONE && swings ? 0.5 : side == Route.Side.BOTH && !swings ? 2 : 1;
         lifts[count] = side == Route.Side.ONE && swings ? 0.5 : side == Route.Side.BOTH && !swings ? -1 : 0;
@@ -93,15 +138,7 @@ final class Routing {
         highs[count] = image[at + 6];
         scalers[count] = (int) image[at + 7];
         plain[count] = stretches[count] == 1 && bends[count] == 0 && lows[count] <= -1 && highs[count] >= 1 && scalers[count] < 0;
-        least[count] = target.min();
-        most[count] = target.max();
-        octaves[count] = target.taper() == Taper.LOGARITHMIC;
-        leaders[count] = count;
-        for (int other = count - 1; other >= 0; other--) {
-            leaders[count] = places[other] == place ? other : leaders[count];
-        }
         used[modulator] = true;
-        joinsSources |= LayerParameters.joinsSources(place);
         if (scalers[count] >= 0) {
             used[scalers[count]] = true;
         }
@@ -113,8 +150,18 @@ final class Routing {
         return joinsSources;
     }
 
+    /** Whether any route of a layer moves a parameter of a source. */
+    boolean movesSource(int source) {
+        return movedSources[source];
+    }
+
+    /** Whether any route of a layer moves a parameter of its noise. */
+    boolean movesNoise() {
+        return movesNoise;
+    }
+
     boolean empty() {
-        return count == 0;
+        return targets == 0;
     }
 
     /** Whether any route starts from a modulator or is scaled by it. */
@@ -122,37 +169,28 @@ final class Routing {
         return used[modulator];
     }
 
-    /** Puts the moved places of a block back to where they stand without routes. */
-    void restore(double[] base, double[] block) {
-        restore(base, block, 0);
-    }
-
-    /** The same where the block begins at {@code offset} within {@code base}. */
-    void restore(double[] base, double[] block, int offset) {
-        for (int i = 0; i < count; i++) {
-            block[places[i]] = base[offset + places[i]];
-        }
-    }
-
-    /** Moves the values of a block by its routes and keeps them within their ranges. */
-    void apply(double[] block, double[] modulation) {
-        double[] sums = moves;
-        for (int i = 0; i < count; i++) {
-            double m = modulation[modulators[i]];
-            double move = depths[i] * (plain[i] ? m : shaped(i, m, modulation));
-            if (leaders[i] == i) {
-                sums[i] = move;
-            } else {
-                sums[leaders[i]] += move;
+    /**
+     * Puts the routed values of a block to where its routes move them, within their ranges.
+     *
+     * @param base   where they stand without routes
+     * @param offset at which the block begins within {@code base}
+     */
+    void apply(double[] base, int offset, double[] block, double[] modulation) {
+        int i = 0;
+        for (int t = 0; t < targets; t++) {
+            int end = firsts[t + 1];
+            double sum = 0;
+            for (; i < end; i++) {
+                double m = modulation[modulators[i]];
+                sum += depths[i] * (plain[i] ? m : shaped(i, m, modulation));
             }
-        }
-        for (int i = 0; i < count; i++) {
-            double sum = sums[i];
-            if (leaders[i] == i && sum != 0) {
-                int place = places[i];
-                double v = octaves[i] ? block[place] * Polynomials.exp2(sum) : block[place] + sum;
-                block[place] = v > most[i] ? most[i] : v < least[i] ? least[i] : v;
+            int place = places[t];
+            double v = base[offset + place];
+            if (sum != 0) {
+                v = octaves[t] ? v * Polynomials.exp2(sum) : v + sum;
+                v = v > most[t] ? most[t] : v < least[t] ? least[t] : v;
             }
+            block[place] = v;
         }
     }
 

@@ -24,11 +24,24 @@ final class SharedLfos {
         }
     }
 
-    /** Moves those on that a layer shares, and writes what they say. */
+    /** Whether notes of a layer share any. */
+    static boolean any(double[] block) {
+        boolean any = false;
+        for (int l = 0; l < LayerParameters.LFOS; l++) {
+            any |= block[LayerParameters.lfo(l) + LfoParameters.SCOPE] == 1;
+        }
+        return any && block[LayerParameters.ON] == 1;
+    }
+
+    /**
+     * Moves those on that a layer shares, and writes what they say.
+     *
+     * @param block the layer's parameters as the newest note's routes have moved them
+     */
     void advance(int layer, double[] block, LayerMaterial material, double tempo, double seconds, double[] into) {
         for (int l = 0; l < LayerParameters.LFOS; l++) {
             int at = LayerParameters.lfo(l);
-            if (block[LayerParameters.ON] == 1 && block[at + LfoParameters.SCOPE] == 1) {
+            if (block[at + LfoParameters.SCOPE] == 1) {
                 into[l] = lfos[layer][l].advance(block, at, material.lfoPoints[l], material.lfoSteps[l], tempo, seconds);
             }
         }

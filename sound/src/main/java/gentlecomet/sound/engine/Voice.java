@@ -84,7 +84,13 @@ final class Voice {
         boolean alternate;
     }
 
-    void start(Start note, int newLayer, double newZoneGain, double[] layerBlock, LayerMaterial newMaterial, int seed, Tuning tuning) {
+    /**
+     * Begins a note of a layer, whose parameters stand where its routes put them for this note.
+     *
+     * @param seed fixes everything that is random about the note
+     */
+    void start(Start note, int newLayer, double newZoneGain, double[] layerBlock, Routing routing, LayerMaterial newMaterial, int seed,
+            VoiceSetting setting) {
         active = true;
         held = true;
         sustained = false;
@@ -108,7 +114,6 @@ final class Voice {
             block[i] = layerBlock[i];
         }
         edition = -1;
-        handsSeen = -1;
         for (int m = 0; m < modulation.length; m++) {
             modulation[m] = 0;
         }
@@ -117,6 +122,9 @@ final class Voice {
         modulation[Modulator.RANDOM.ordinal()] = 2 * Grain.fraction(seed, 3, 5) - 1;
         modulation[Modulator.ALTERNATE.ordinal()] = note.alternate ? 1 : -1;
         modulation[Modulator.CONSTANT.ordinal()] = 1;
+        handsSeen = setting.handsMoved;
+        followHands(setting);
+        routing.apply(layerBlock, 0, block, modulation);
         for (Envelope e : envelopes) {
             e.start(false);
         }
@@ -127,7 +135,7 @@ final class Voice {
             lfos[l].start(block, LayerParameters.lfo(l), note.tempo, Grain.hash(seed, l, 23), note.seconds);
         }
         filters.reset();
-        sources.start(block, material, note, seed, tuning.hz(pitch));
+        sources.start(block, material, note, seed, setting.tuning.hz(pitch));
     }
 
     /** Where it stands in the stack of voices of its key. @param semitones off the pitch @param newPan -1 to 1, added to the zone's */
@@ -268,6 +276,11 @@ final class Voice {
         return block[place];
     }
 
+    /** The layer's parameters as they stood in the last control step, routes included. Not to be written to. */
+    double[] block() {
+        return block;
+    }
+
     /**
      * Draws one control step of its sources and begins to filter it.
      *
@@ -281,14 +294,17 @@ final class Voice {
             for (int i = 0; i < LayerParameters.VOICE_SIZE; i++) {
                 to[i] = base[i];
             }
-        } else {
-            routing.restore(base, block);
+            // Modulators are parameters as well, and what moves is moved by routes: they read where these put it last.
+            routing.apply(base, 0, block, modulation);
         }
-        modulate(setting, routing, listened);
+        modulate(setting, listened);
+        routing.apply(base, 0, block, modulation);
         movePitch(setting);
         bent = pitch + stackPitch + block[LayerParameters.TRANSPOSE] + setting.bendSemitones + setting.keyBend[key] + block[LayerParameters.PITCH_SHIFT];
-        sources.draw(block, setting, bent, changed || routing.joinsSources());
-        setting.levels.look(layer, StageLevels.SOURCES, sources.left, sources.right, out.loudest());
+        sources.draw(block, setting, bent, changed, routing);
+        if (setting.levels.on()) {
+            setting.levels.look(layer, StageLevels.SOURCES, sources.left, sources.right, out.loudest());
+        }
         return filters.begin(sources, block, bent, modulation[Modulator.ENVELOPE_2.ordinal()], setting.sampleRate);
     }
 
@@ -309,7 +325,9 @@ final class Voice {
      */
     boolean putOut(VoiceSetting setting, double[] outLeft, double[] outRight) {
         filters.finish(sources, block, bent, modulation[Modulator.ENVELOPE_2.ordinal()], setting.sampleRate);
-        setting.levels.look(layer, StageLevels.FILTERS, sources.left, sources.right, out.loudest());
+        if (setting.levels.on()) {
+            setting.levels.look(layer, StageLevels.FILTERS, sources.left, sources.right, out.loudest());
+        }
         double level = fading ? 0 : envelopes[0].level() * velocityGain * zoneGain;
         if (!out.add(sources.left, sources.right, block, level, stackPan, outLeft, outRight)) {
             stop();
@@ -321,16 +339,16 @@ final class Voice {
         return true;
     }
 
-    private void modulate(VoiceSetting setting, Routing routing, boolean[] listened) {
-        double[] shared = setting.modulation;
+    private void modulate(VoiceSetting setting, boolean[] listened) {
         if (handsSeen != setting.handsMoved) {
             handsSeen = setting.handsMoved;
-            followHands(shared);
+            followHands(setting);
         }
         double pressure = setting.keyPressure[key];
+        double channel = setting.modulation[Modulator.AFTERTOUCH.ordinal()];
         modulation[Modulator.KEY_AFTERTOUCH.ordinal()] = pressure;
         modulation[Modulator.SLIDE.ordinal()] = setting.keySlide[key];
-        modulation[Modulator.AFTERTOUCH.ordinal()] = Math.max(pressure, shared[Modulator.AFTERTOUCH.ordinal()]);
+        modulation[Modulator.AFTERTOUCH.ordinal()] = pressure > channel ? pressure : channel;
         double step = setting.stepSeconds;
         double tempo = setting.tempo;
         for (int l = 0; l < lfos.length; l++) {
@@ -355,12 +373,10 @@ final class Voice {
                 modulation[m] = envelopes[e].advance(block, LayerParameters.envelope(e), tempo, step);
             }
         }
-        if (!routing.empty()) {
-            routing.apply(block, modulation);
-        }
     }
 
-    private void followHands(double[] shared) {
+    private void followHands(VoiceSetting setting) {
+        double[] shared = setting.modulation;
         modulation[Modulator.MOD_WHEEL.ordinal()] = shared[Modulator.MOD_WHEEL.ordinal()];
         modulation[Modulator.BEND.ordinal()] = shared[Modulator.BEND.ordinal()];
         modulation[Modulator.BREATH.ordinal()] = shared[Modulator.BREATH.ordinal()];

@@ -43,7 +43,7 @@ final class VoiceOut {
         if (!(sum < FAULT_LEVEL)) {
             return false;
         }
-        double place = block[LayerParameters.ZONE_PAN] / 100;
+        double place = block[LayerParameters.ZONE_PAN] * 0.01;
         pan.set(stackPan == 0 ? place : Math.max(-1, Math.min(1, place + stackPan)));
         double zone = block[LayerParameters.ZONE_LEVEL] <= OFF_DB ? 0 : zoneLevel.gainOfDb(block[LayerParameters.ZONE_LEVEL]);
         double endLeft = level * zone * pan.left();

@@ -38,7 +38,6 @@ final class VoiceSources {
     private final NoiseSource noise = new NoiseSource();
     private final Remembered voicePitch = new Remembered();
     private final Remembered[] fixedPitch = {new Remembered(), new Remembered(), new Remembered()};
-    private final Remembered[] intervals = {new Remembered(), new Remembered(), new Remembered()};
     private final boolean[] listened = new boolean[SOURCES];
     private final boolean[] listens = new boolean[SOURCES];
     private final boolean[] sounding = new boolean[SOURCES];
@@ -87,13 +86,11 @@ final class VoiceSources {
      * Draws one control step of everything that sounds into the buses, of which the first has to be zero.
      *
      * @param bent    pitch of the voice as a key number with fraction
-     * @param changed whether it may have changed who is heard and who listens to whom
+     * @param changed whether the block may have changed elsewhere than where the routes lead
      */
-    void draw(double[] newBlock, VoiceSetting setting, double bent, boolean changed) {
+    void draw(double[] newBlock, VoiceSetting setting, double bent, boolean changed, Routing routing) {
         block = newBlock;
-        if (changed) {
-            gatherListeners();
-        }
+        takeSettings(changed, routing);
         if (usesSecond) {
             clear(secondLeft, secondRight);
         }
@@ -105,37 +102,47 @@ final class VoiceSources {
         }
         double rate = setting.sampleRate;
         for (int s = 0; s < SOURCES; s++) {
-            int at = LayerParameters.source(s);
-            sounding[s] = listened[s] || sources[s].heard(block, at);
+            sounding[s] = listened[s] || sources[s].heard();
             if (sounding[s]) {
-                sources[s].prepare(sourceFrequency(setting.tuning, s, at, bent), rate, synced[s]);
+                sources[s].prepare(keyFrequency(setting.tuning, s, bent), rate, synced[s]);
             }
         }
         for (int k = 0; k < SOURCES; k++) {
             int s = drawOrder[k];
-            int at = LayerParameters.source(s);
-            if (!sounding[s]) {
+            if (sounding[s]) {
+                CommonLine shared = sources[s].into() == INTO_FILTERS ? line : null;
+                sources[s].draw(block, LayerParameters.source(s), rate, sources, listened[s], listens[s], shared);
+            } else {
                 sources[s].rest();
-                continue;
             }
-            boolean toFilters = block[at + SourceParameters.INTO] == INTO_FILTERS;
-            sources[s].draw(block, at, rate, sources, listened[s], listens[s], toFilters ? line : null);
         }
         for (int s = 0; s < SOURCES; s++) {
-            int at = LayerParameters.source(s);
             if (sounding[s]) {
-                int into = (int) block[at + SourceParameters.INTO];
-                sources[s].add(block, at, sources, channel(into, true), channel(into, false));
+                int into = sources[s].into();
+                sources[s].add(sources, channel(into, true), channel(into, false));
             }
         }
         line.add(channel(INTO_FILTERS, true), channel(INTO_FILTERS, false));
-        if (noise.heard(block, LayerParameters.NOISE)) {
-            int into = (int) block[LayerParameters.NOISE + NoiseParameters.INTO];
-            noise.add(block, LayerParameters.NOISE, channel(into, true), channel(into, false));
+        if (noise.heard()) {
+            noise.add(channel(noise.into(), true), channel(noise.into(), false));
         }
         if (parallel) {
             share(bothLeft, left, secondLeft);
             share(bothRight, right, secondRight);
+        }
+    }
+
+    private void takeSettings(boolean changed, Routing routing) {
+        if (changed || routing.joinsSources()) {
+            gatherListeners();
+        }
+        for (int s = 0; s < SOURCES; s++) {
+            if (changed || routing.movesSource(s)) {
+                sources[s].take(block, LayerParameters.source(s));
+            }
+        }
+        if (changed || routing.movesNoise()) {
+            noise.take(block, LayerParameters.NOISE);
         }
     }
 
@@ -241,15 +248,10 @@ final class VoiceSources {
         return count;
     }
 
-    private double sourceFrequency(Tuning tuning, int source, int at, double bentPitch) {
-        double follow = block[at + SourceParameters.KEY_FOLLOW] / 100;
-        double interval = 12 * block[at + SourceParameters.OCTAVE] + block[at + SourceParameters.SEMITONES]
-                + block[at + SourceParameters.CENTS] / 100;
-        double hz = follow == 1 ? tuning.hz(voicePitch, bentPitch)
+    /** Frequency of the key as a source follows it. */
+    private double keyFrequency(Tuning tuning, int source, double bentPitch) {
+        double follow = sources[source].follow();
+        return follow == 1 ? tuning.hz(voicePitch, bentPitch)
                 : tuning.hz(fixedPitch[source], MIDDLE_KEY + (bentPitch - MIDDLE_KEY) * follow);
-        if (interval != 0) {
-            hz *= intervals[source].exp2(interval / 12);
-        }
-        return hz * block[at + SourceParameters.RATIO] + block[at + SourceParameters.OFFSET];
     }
 }

@@ -53,8 +53,8 @@ public final class Ladder {
 
     /** Says where cutoff and feedback are to be at the end of the coming block. */
     public void aim(double cutoffHz, double resonanceDb, boolean sings, double sampleRate) {
-        double g = Polynomials.tanHalfTurns(Math.min(HIGHEST, cutoffHz / sampleRate));
-        wanted = g / (1 + g);
+        double turns = cutoffHz / sampleRate;
+        wanted = Polynomials.trapezoidalPart(turns > HIGHEST ? HIGHEST : turns);
         wantedFeedback = sings ? BEYOND : EDGE * (1 - lift.gainOfDb(-resonanceDb));
         if (fresh) {
             present = wanted;

@@ -10,6 +10,9 @@ public final class VoiceFilter {
 
     private static final int SAMPLES = ControlStep.SAMPLES;
     private static final double MIDDLE_KEY = 60;
+    /** From per cent of tracking and semitones to octaves. */
+    private static final double OCTAVES_OF_PERCENT = 1.0 / 1200;
+    private static final double LOWEST_HZ = 10;
 
     private final StateVariable stateVariable = new StateVariable();
     private final Ladder ladder = new Ladder();
@@ -60,14 +63,14 @@ public final class VoiceFilter {
         boolean starting = type == -1;
         if (wanted != type) {
             change(wanted);
-            mix = starting && wanted != FilterParameters.OFF ? block[at + FilterParameters.MIX] / 100 : 0;
+            mix = starting && wanted != FilterParameters.OFF ? block[at + FilterParameters.MIX] * 0.01 : 0;
             drive = Polynomials.gainOfDb(block[at + FilterParameters.DRIVE]);
         }
         mixed = false;
         if (type == FilterParameters.OFF) {
             return false;
         }
-        mixWanted = block[at + FilterParameters.MIX] / 100;
+        mixWanted = block[at + FilterParameters.MIX] * 0.01;
         mixed = mix != 1 || mixWanted != 1;
         if (mixed) {
             for (int i = 0; i < SAMPLES; i++) {
@@ -76,12 +79,12 @@ public final class VoiceFilter {
             }
         }
         driveIn(left, right, block[at + FilterParameters.DRIVE]);
-        double octaves = block[at + FilterParameters.KEY_TRACKING] / 100 * (pitch - MIDDLE_KEY) / 12
+        double octaves = block[at + FilterParameters.KEY_TRACKING] * (pitch - MIDDLE_KEY) * OCTAVES_OF_PERCENT
                 + block[at + FilterParameters.ENVELOPE_AMOUNT] * envelope;
         double moved = octaves == 0 ? 1 : opening.exp2(octaves);
         double resonance = block[at + FilterParameters.RESONANCE];
         if (type == FilterParameters.LADDER_24) {
-            double hz = Math.max(10, block[at + FilterParameters.CUTOFF] * moved);
+            double hz = cutoff(block, at, moved);
             ladder.aim(hz, resonance, resonance >= FilterParameters.SINGING_DB, sampleRate);
             return true;
         } else if (type == FilterParameters.COMB) {
@@ -93,10 +96,15 @@ public final class VoiceFilter {
                 vowel.process(left, right, SAMPLES, block[at + FilterParameters.VOWEL] / 100, moved, sampleRate);
             }
         } else {
-            double hz = Math.max(10, block[at + FilterParameters.CUTOFF] * moved);
+            double hz = cutoff(block, at, moved);
             stateVariable.process(left, right, SAMPLES, type, hz, resonance, sampleRate);
         }
         return false;
+    }
+
+    private static double cutoff(double[] block, int at, double moved) {
+        double hz = block[at + FilterParameters.CUTOFF] * moved;
+        return hz > LOWEST_HZ ? hz : LOWEST_HZ;
     }
 
     /** The ladder, when it is to be run. */
@@ -129,14 +137,18 @@ public final class VoiceFilter {
             return;
         }
         double wanted = driveGain.gainOfDb(db);
-        double slope = (wanted - drive) / SAMPLES;
-        double g = drive;
+        softClip(left, right, drive * Polynomials.SOFT_CLIP_SCALE, (wanted - drive) / SAMPLES * Polynomials.SOFT_CLIP_SCALE);
+        drive = wanted;
+    }
+
+    /** {@link Polynomials#softClip} behind a gain that moves in a straight line. Its scale has been taken into the gain. */
+    private static void softClip(double[] left, double[] right, double gain, double slope) {
+        double g = gain;
         for (int i = 0; i < SAMPLES; i++) {
             g += slope;
-            left[i] = Polynomials.softClip(left[i] * g);
-            right[i] = Polynomials.softClip(right[i] * g);
+            left[i] = Polynomials.softClipScaled(left[i] * g);
+            right[i] = Polynomials.softClipScaled(right[i] * g);
         }
-        drive = wanted;
     }
 
     private void change(int wanted) {

@@ -72,7 +72,6 @@ public final class Lfo {
     }
 
     private static double wave(double[] block, int at, double[] points, double[] steps, double phase, int seed, int cycle) {
-        double smooth = block[at + LfoParameters.SMOOTH] / 100;
         switch ((int) block[at + LfoParameters.WAVE]) {
             case 0:
                 return Polynomials.sinCycles(phase);
@@ -85,9 +84,9 @@ public final class Lfo {
                 return 1 - 2 * phase;
             case 4:
                 double width = block[at + LfoParameters.PULSE_WIDTH] / 100;
-                return phase < width ? between(-1, 1, phase / width, smooth) : between(1, -1, (phase - width) / (1 - width), smooth);
+                return phase < width ? between(-1, 1, phase / width, smooth(block, at)) : between(1, -1, (phase - width) / (1 - width), smooth(block, at));
             case LfoParameters.STEPPED_RANDOM:
-                return between(random(seed, cycle - 1), random(seed, cycle), phase, smooth);
+                return between(random(seed, cycle - 1), random(seed, cycle), phase, smooth(block, at));
             case LfoParameters.SMOOTH_RANDOM:
                 return between(random(seed, cycle - 1), random(seed, cycle), phase, 1);
             case LfoParameters.DRAWN:
@@ -99,8 +98,12 @@ public final class Lfo {
                 }
                 double place = Math.min(phase, 0.999999) * count;
                 int now = (int) place;
-                return between(steps[(now + count - 1) % count] / 100, steps[now] / 100, place - now, smooth);
+                return between(steps[(now + count - 1) % count] / 100, steps[now] / 100, place - now, smooth(block, at));
         }
+    }
+
+    private static double smooth(double[] block, int at) {
+        return block[at + LfoParameters.SMOOTH] / 100;
     }
 
     private static double random(int seed, int cycle) {

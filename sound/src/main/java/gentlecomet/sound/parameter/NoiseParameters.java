@@ -14,6 +14,11 @@ public final class NoiseParameters {
     public static final int HIGH_CUT = GROUP.number("highCut", "High cut", Unit.HERTZ, Taper.LOGARITHMIC, 20, 20000, 20000);
     public static final int START = GROUP.choice("start", "Start", "fresh", "repeatable");
 
+    /** Number of parameters of the group. */
+    public static int size() {
+        return GROUP.size();
+    }
+
     private NoiseParameters() {
     }
 }

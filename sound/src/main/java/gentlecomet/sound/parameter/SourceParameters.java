@@ -152,6 +152,11 @@ public final class SourceParameters {
         g.always();
     }
 
+    /** Number of parameters of the group. */
+    public static int size() {
+        return GROUP.size();
+    }
+
     private SourceParameters() {
     }
 }

@@ -35,9 +35,21 @@ public final class NoiseSource {
     private double brownGain;
     private double gain;
     private boolean fresh;
+    private double wanted;
+    private int colour;
+    private int into;
+    private double lowCutHz;
+    private double highCutHz;
+    /** How much of what both sides share, and of what each has of its own, goes to the sides. */
+    private double commonLeft;
+    private double commonRight;
+    private double ownLeft;
+    private double ownRight;
+    private boolean wide;
 
     /** Begins a note. @param seed of the note, used unless the start is repeatable */
     public void start(double[] block, int at, int seed, double sampleRate) {
+        take(block, at);
         boolean repeatable = block[at + NoiseParameters.START] == 1;
         grain.seed(repeatable ? REPEATABLE_SEED : Grain.hash(seed, 9, 4111));
         fresh = true;
@@ -75,43 +87,56 @@ public final class NoiseSource {
         brownGain = 1 / Math.sqrt(brownPart / (2 - brownPart));
     }
 
+    /** Takes over where the parameters stand; to be called when they may have changed. */
+    public void take(double[] block, int at) {
+        double level = block[at + NoiseParameters.LEVEL];
+        wanted = level <= SourceParameters.OFF_DB ? 0 : levelGain.gainOfDb(level);
+        colour = (int) block[at + NoiseParameters.COLOUR];
+        into = (int) block[at + NoiseParameters.INTO];
+        lowCutHz = block[at + NoiseParameters.LOW_CUT];
+        highCutHz = block[at + NoiseParameters.HIGH_CUT];
+        double width = block[at + NoiseParameters.WIDTH] / 100;
+        wide = width > 0;
+        pan.set(block[at + NoiseParameters.PAN] / 100);
+        double common = Math.sqrt(1 - width * 0.5);
+        double own = Math.sqrt(width * 0.5);
+        commonLeft = pan.left() * common;
+        commonRight = pan.right() * common;
+        ownLeft = pan.left() * own;
+        ownRight = -pan.right() * own;
+    }
+
+    /** Bus of the filters to which it goes, as the parameter counts them. */
+    public int into() {
+        return into;
+    }
+
     /** Whether it would be heard in the coming control step or has just been. */
-    public boolean heard(double[] block, int at) {
-        return gain != 0 || block[at + NoiseParameters.LEVEL] > SourceParameters.OFF_DB;
+    public boolean heard() {
+        return gain != 0 || wanted > 0;
     }
 
     /** Adds one control step to the voice's channels. */
-    public void add(double[] block, int at, double[] outLeft, double[] outRight) {
-        double level = block[at + NoiseParameters.LEVEL];
-        double wanted = level <= SourceParameters.OFF_DB ? 0 : levelGain.gainOfDb(level);
+    public void add(double[] outLeft, double[] outRight) {
         if (fresh) {
             gain = wanted;
             fresh = false;
         }
-        double width = block[at + NoiseParameters.WIDTH] / 100;
-        int colour = (int) block[at + NoiseParameters.COLOUR];
         fill(middle, colour, 0);
-        if (width > 0) {
+        if (wide) {
             fill(side, colour, 1);
         }
-        double low = block[at + NoiseParameters.LOW_CUT];
-        double high = block[at + NoiseParameters.HIGH_CUT];
-        if (low > 20.001 || high < 19999) {
-            cut(middle, 0, low, high);
-            if (width > 0) {
-                cut(side, 2, low, high);
+        if (lowCutHz > 20.001 || highCutHz < 19999) {
+            cut(middle, 0, lowCutHz, highCutHz);
+            if (wide) {
+                cut(side, 2, lowCutHz, highCutHz);
             }
         }
-        pan.set(block[at + NoiseParameters.PAN] / 100);
-        double l = pan.left();
-        double r = pan.right();
-        double common = Math.sqrt(1 - width * 0.5);
         double slope = (wanted - gain) / SAMPLES;
-        if (width > 0) {
-            double own = Math.sqrt(width * 0.5);
-            spread(middle, l * common, r * common, side, l * own, -r * own, gain, slope, outLeft, outRight);
+        if (wide) {
+            spread(middle, commonLeft, commonRight, side, ownLeft, ownRight, gain, slope, outLeft, outRight);
         } else {
-            spread(middle, l * common, r * common, gain, slope, outLeft, outRight);
+            spread(middle, commonLeft, commonRight, gain, slope, outLeft, outRight);
         }
         gain = wanted;
     }
@@ -173,10 +198,8 @@ public final class NoiseSource {
     }
 
     private void cut(double[] samples, int at, double lowHz, double highHz) {
-        double g = Polynomials.tanHalfTurns(Math.min(0.49, lowHz / rate));
-        double lowPart = lowHz > 20.001 ? g / (1 + g) : 0;
-        double h = Polynomials.tanHalfTurns(Math.min(0.49, highHz / rate));
-        double highPart = highHz < 19999 ? h / (1 + h) : 1;
+        double lowPart = lowHz > 20.001 ? Polynomials.trapezoidalPart(Math.min(0.49, lowHz / rate)) : 0;
+        double highPart = highHz < 19999 ? Polynomials.trapezoidalPart(Math.min(0.49, highHz / rate)) : 1;
         double l = cuts[at];
         double k = cuts[at + 1];
         for (int i = 0; i < SAMPLES; i++) {

@@ -2,7 +2,6 @@ package gentlecomet.sound.source;
 
 import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Grain;
-import gentlecomet.sound.maths.Remembered;
 import gentlecomet.sound.parameter.SourceParameters;
 
 /**
@@ -28,7 +27,7 @@ public final class ToneSource {
     private final SyncTimes cycles = new SyncTimes();
     private final Edges edges;
     private final Grain noise = new Grain();
-    private final Remembered levelGain = new Remembered();
+    private final SourceSetting setting = new SourceSetting();
     private PartialBank partials;
     private StruckBody body;
     private RecordingPlayer player;
@@ -36,7 +35,6 @@ public final class ToneSource {
     private int noteSeed;
     private double increment;
     private double gain;
-    private double pulseWidth;
     private double framePlace;
     private boolean fresh;
     private boolean sounding;
@@ -94,7 +92,8 @@ public final class ToneSource {
             echoes[2 * copy] = 0;
             echoes[2 * copy + 1] = 0;
         }
-        int wave = (int) block[at + SourceParameters.WAVE];
+        take(block, at);
+        int wave = setting.wave;
         if (wave == SourceParameters.WAVE_PARTIALS && partials != null) {
             partials.start(block, at, noteSeed, phases[0], mode == SourceParameters.PHASE_RANDOM ? range : 0);
         } else if (wave == SourceParameters.WAVE_BODY && body != null) {
@@ -102,7 +101,7 @@ public final class ToneSource {
         } else if (wave == SourceParameters.WAVE_RECORDING && player != null) {
             player.start(block, at, material.recording());
         }
-        framePlace = block[at + SourceParameters.POSITION] / 100;
+        framePlace = setting.position;
         fresh = true;
         gain = 0;
         for (int i = 0; i < SAMPLES; i++) {
@@ -110,17 +109,38 @@ public final class ToneSource {
         }
     }
 
-    /** Sets the pitch of the coming control step. */
-    public void prepare(double frequencyHz, double sampleRate, boolean othersSync) {
-        increment = Math.max(0, Math.min(0.5, frequencyHz / sampleRate));
+    /** Takes over where the parameters stand; to be called when they or the layer's material may have changed. */
+    public void take(double[] block, int at) {
+        setting.take(block, at);
+        spread.set(setting.copies, setting.detuneCents, setting.pan, setting.width, setting.balanceDb, material);
+    }
+
+    /** How far its pitch follows the key, 0 to 1. */
+    public double follow() {
+        return setting.follow;
+    }
+
+    /** Bus of the filters to which it goes, as the parameter counts them. */
+    public int into() {
+        return setting.into;
+    }
+
+    /**
+     * Sets the pitch of the coming control step.
+     *
+     * @param keyHz frequency of the key as it follows it, before the source's own interval
+     */
+    public void prepare(double keyHz, double sampleRate, boolean othersSync) {
+        double turns = (keyHz * setting.ratio + setting.offsetHz) / sampleRate;
+        increment = turns < 0 ? 0 : turns > 0.5 ? 0.5 : turns;
         if (othersSync) {
             cycles.set(phases[0], increment);
         }
     }
 
     /** Whether it would be heard in the coming control step or has just been. */
-    public boolean heard(double[] block, int at) {
-        return gain != 0 || block[at + SourceParameters.LEVEL] > SourceParameters.OFF_DB;
+    public boolean heard() {
+        return gain != 0 || setting.gain > 0;
     }
 
     /**
@@ -136,15 +156,12 @@ public final class ToneSource {
             silence();
         }
         sounding = true;
-        int wave = (int) block[at + SourceParameters.WAVE];
+        int wave = setting.wave;
         if (fresh) {
-            pulseWidth = block[at + SourceParameters.PULSE_WIDTH] / 100;
             for (int copy = 0; copy < MAX_COPIES; copy++) {
-                widths[copy] = pulseWidth;
+                widths[copy] = setting.pulseWidth;
             }
         }
-        double pan = block[at + SourceParameters.PAN] / 100;
-        double width = block[at + SourceParameters.WIDTH] / 100;
         if (!lines(wave)) {
             edges.settle();
         }
@@ -155,28 +172,26 @@ public final class ToneSource {
         waiting = true;
         switch (wave) {
             case SourceParameters.WAVE_NOISE:
-                drawNoise(pan, width);
+                drawNoise(setting.pan, setting.width);
                 break;
             case SourceParameters.WAVE_PARTIALS:
                 if (partials != null) {
-                    partials.draw(block, at, material, increment * sampleRate, sampleRate, outlet, pan, width);
+                    partials.draw(block, at, material, increment * sampleRate, sampleRate, outlet, setting.pan, setting.width);
                 }
                 break;
             case SourceParameters.WAVE_BODY:
                 if (body != null) {
-                    body.draw(block, at, material, increment * sampleRate, sampleRate, outlet, pan, width);
+                    body.draw(block, at, material, increment * sampleRate, sampleRate, outlet, setting.pan, setting.width);
                 }
                 break;
             default:
-                int copies = (int) block[at + SourceParameters.COPIES];
-                spread.set(copies, block[at + SourceParameters.DETUNE], pan, width, block[at + SourceParameters.BALANCE], material);
                 if (wave == SourceParameters.WAVE_RECORDING) {
                     if (player != null && material.recording() != null) {
-                        player.draw(block, at, material.recording(), increment * sampleRate, sampleRate, spread, copies, outlet);
+                        player.draw(block, at, material.recording(), increment * sampleRate, sampleRate, spread, setting.copies, outlet);
                     }
                 } else {
-                    boolean alone = othersListen || waited || block[at + SourceParameters.RING] != 0;
-                    drawCycles(wave, copies, block, at, sampleRate, sources, alone, listens, common);
+                    boolean alone = othersListen || waited || setting.ring != 0;
+                    drawCycles(block, at, sampleRate, sources, alone, listens, common);
                 }
                 break;
         }
@@ -190,16 +205,16 @@ public final class ToneSource {
     }
 
     /** @param alone whether straight lines are to be drawn into its own samples */
-    private void drawCycles(int wave, int copies, double[] block, int at, double sampleRate, ToneSource[] sources, boolean alone,
-            boolean listens, CommonLine common) {
+    private void drawCycles(double[] block, int at, double sampleRate, ToneSource[] sources, boolean alone, boolean listens, CommonLine common) {
+        int wave = setting.wave;
+        int copies = setting.copies;
         boolean bending = listens && gatherPhase(block, at, sources);
-        int sync = (int) block[at + SourceParameters.SYNC];
-        SyncTimes resets = sync == 0 ? null : sources[sync - 1].cycles;
+        SyncTimes resets = setting.sync == 0 ? null : sources[setting.sync - 1].cycles;
         if (lines(wave) && !bending) {
             waiting = false;
             undrawn = !alone;
-            shared = undrawn && common != null && (fresh || wantedGain(block, at) == gain);
-            drawLines(shared ? common.edges : edges, shared ? wantedGain(block, at) : 1, wave, copies, block, at, resets);
+            shared = undrawn && common != null && (fresh || setting.gain == gain);
+            drawLines(shared ? common.edges : edges, shared ? setting.gain : 1, resets);
             if (alone) {
                 edges.draw();
             }
@@ -224,7 +239,7 @@ public final class ToneSource {
         if (table != null) {
             // At most one frame of the table in a control step, so that a jump of the position does not click.
             double last = Math.max(1, table.frames() - 1);
-            double wanted = block[at + SourceParameters.POSITION] / 100;
+            double wanted = setting.position;
             double part = fresh ? wanted : framePlace + Math.max(-1 / last, Math.min(1 / last, wanted - framePlace));
             frame = fresh ? wanted : framePlace;
             frameSlope = (part - frame) / SAMPLES;
@@ -235,7 +250,7 @@ public final class ToneSource {
             double l = spread.left(copy);
             double r = spread.right(copy);
             if (resets != null || bending || feedback != 0) {
-                CycleWave.bent(wave, table, block[at + SourceParameters.PULSE_WIDTH] / 100, frame, frameSlope, phases, copy, step, bent,
+                CycleWave.bent(wave, table, setting.pulseWidth, frame, frameSlope, phases, copy, step, bent,
                         feedback, echoes, resets, starts[copy], outlet, l, r, shelf.steps(), sampleRate);
             } else if (table == null) {
                 CycleWave.sine(phases[copy], step, outlet, l, r);
@@ -247,14 +262,14 @@ public final class ToneSource {
         }
     }
 
-    private void drawLines(Edges to, double level, int wave, int copies, double[] block, int at, SyncTimes resets) {
-        if (wave == SourceParameters.WAVE_SAW && resets == null && increment * spread.highest() <= 0.5) {
+    private void drawLines(Edges to, double level, SyncTimes resets) {
+        int copies = setting.copies;
+        if (setting.wave == SourceParameters.WAVE_SAW && resets == null && increment * spread.highest() <= 0.5) {
             to.ramps(phases, increment, spread, copies, level);
             return;
         }
-        pulseWidth = block[at + SourceParameters.PULSE_WIDTH] / 100;
         for (int copy = 0; copy < copies; copy++) {
-            drawStraight(to, wave, copy, Math.min(0.5, increment * spread.ratio(copy)), level * spread.left(copy), level * spread.right(copy), resets);
+            drawStraight(to, setting.wave, copy, Math.min(0.5, increment * spread.ratio(copy)), level * spread.left(copy), level * spread.right(copy), resets);
         }
     }
 
@@ -299,7 +314,7 @@ public final class ToneSource {
         } else {
             // A pulse is the difference of two saws a width apart; while the width moves, the second runs slower or faster.
             double most = 0.95 * step * SAMPLES;
-            double moved = widths[copy] + Math.max(-most, Math.min(most, pulseWidth - widths[copy]));
+            double moved = widths[copy] + Math.max(-most, Math.min(most, setting.pulseWidth - widths[copy]));
             double fall = start - widths[copy] - Math.floor(start - widths[copy]);
             double fallStep = step - (moved - widths[copy]) / SAMPLES;
             double restartFall = starts[copy] - moved - Math.floor(starts[copy] - moved);
@@ -319,15 +334,15 @@ public final class ToneSource {
      * asks for it. A level that begins to move stands for one step more: what waits of the source's lines among those that several
      * share comes at the level that it had.
      */
-    public void add(double[] block, int at, ToneSource[] sources, double[] outLeft, double[] outRight) {
-        double wanted = parted ? gain : wantedGain(block, at);
+    public void add(ToneSource[] sources, double[] outLeft, double[] outRight) {
+        double wanted = parted ? gain : setting.gain;
         if (fresh) {
             gain = wanted;
             fresh = false;
         }
-        double ring = block[at + SourceParameters.RING] / 100;
+        double ring = setting.ring;
         if (ring > 0) {
-            double[] other = sources[(int) block[at + SourceParameters.RING_FROM]].signal;
+            double[] other = sources[setting.ringFrom].signal;
             int first = outlet.at;
             for (int i = 0; i < SAMPLES; i++) {
                 double by = 1 - ring + ring * other[i];
@@ -345,11 +360,6 @@ public final class ToneSource {
             outlet.mixInto(outLeft, outRight, gain, slope);
         }
         gain = wanted;
-    }
-
-    private double wantedGain(double[] block, int at) {
-        double level = block[at + SourceParameters.LEVEL];
-        return level <= SourceParameters.OFF_DB ? 0 : levelGain.gainOfDb(level);
     }
 
     /** The source is not heard and not listened to: it stands still and costs nothing. */
