@@ -34,7 +34,12 @@ final class Chorus implements Effect {
     }
 
     @Override
-    public void process(double[] block, int at, double tempo, double[] toLeft, double[] toRight) {
+    public void process(double[] block, int at, double tempo, double[] left, double[] right) {
+        process(block, at, tempo, left, right, left, right);
+    }
+
+    @Override
+    public void process(double[] block, int at, double tempo, double[] inLeft, double[] inRight, double[] toLeft, double[] toRight) {
         double rate = Division.rate(block, at + EffectParameters.CHORUS_DIVISION, at + EffectParameters.CHORUS_RATE, tempo);
         double depth = block[at + EffectParameters.CHORUS_DEPTH] * sampleRate;
         double delay = block[at + EffectParameters.CHORUS_DELAY] * sampleRate;
@@ -44,8 +49,8 @@ final class Chorus implements Effect {
             right.begin(delay, depth, sweep.at(spread));
         }
         sweep.advance(rate, sampleRate);
-        left.process(toLeft, delay, depth, sweep.at(0));
-        right.process(toRight, delay, depth, sweep.at(spread));
+        left.process(inLeft, delay, depth, sweep.at(0), toLeft);
+        right.process(inRight, delay, depth, sweep.at(spread), toRight);
     }
 
     /** One channel. Its delays go from where they stood to where the sweep stands at the end of the step. */
@@ -71,15 +76,12 @@ final class Chorus implements Effect {
             two = second(delay, depth, swing);
         }
 
-        void process(double[] samples, double delay, double depth, double swing) {
+        void process(double[] samples, double delay, double depth, double swing, double[] to) {
             double endOne = first(delay, depth, swing);
             double endTwo = second(delay, depth, swing);
             line.put(samples, SHARE);
-            for (int i = 0; i < SAMPLES; i++) {
-                samples[i] = 0;
-            }
-            line.tap(one, (endOne - one) / SAMPLES, samples);
-            line.tap(two, (endTwo - two) / SAMPLES, samples);
+            line.tap(one, (endOne - one) / SAMPLES, to);
+            line.addTap(two, (endTwo - two) / SAMPLES, to);
             one = endOne;
             two = endTwo;
         }

@@ -94,12 +94,21 @@ final class CurveLine {
     }
 
     /**
-     * Adds beside each of the samples put last the sample of a moving delay.
+     * Writes beside each of the samples put last the sample of a moving delay.
      *
      * @param delay of the first sample, at least 3; 1 would be that sample itself
      * @param slope change of the delay from sample to sample
      */
     void tap(double delay, double slope, double[] out) {
+        read(delay, slope, out, false);
+    }
+
+    /** Adds instead of writing; otherwise as {@link #tap}. */
+    void addTap(double delay, double slope, double[] out) {
+        read(delay, slope, out, true);
+    }
+
+    private void read(double delay, double slope, double[] out, boolean add) {
         boolean beyond = delay > longest() || delay + slope * SAMPLES > longest();
         // A delay that would reach beyond the longest one stands still there. One length of the ring keeps places positive.
         double place = write + size - SAMPLES + 1 + BEHIND - (beyond ? longest() : delay);
@@ -111,13 +120,18 @@ final class CurveLine {
         int done = 0;
         // In runs for as long as the reading stays between its two samples, or keeps to the same distance from them.
         while (done < SAMPLES) {
-            double left = part > 0 ? (1 - t) / part : part < 0 ? t / -part : SAMPLES;
-            int count = left < SAMPLES - done ? (int) left + 1 : SAMPLES - done;
-            count = count > SAMPLES - done ? SAMPLES - done : count;
-            if (whole == 1) {
-                run(curves, ORDER * (k & size - 1), t, part, out, done, count);
+            int count = SAMPLES - done;
+            double end = t + part * count;
+            if (end > 1 || end < 0) {
+                int between = (int) ((part > 0 ? 1 - t : -t) / part) + 1;
+                count = between < count ? between : count;
+            }
+            if (whole != 1) {
+                leap(k, whole, t, part, out, done, count, add);
+            } else if (add) {
+                addRun(curves, ORDER * (k & size - 1), t, part, out, done, count);
             } else {
-                leap(k, whole, t, part, out, done, count);
+                run(curves, ORDER * (k & size - 1), t, part, out, done, count);
             }
             done += count;
             k += whole * count;
@@ -136,19 +150,29 @@ final class CurveLine {
         double t = start;
         for (int i = 0; i < count; i++) {
             int k = first + ORDER * i;
+            out[at + i] = ((from[k + 3] * t + from[k + 2]) * t + from[k + 1]) * t + from[k];
+            t += part;
+        }
+    }
+
+    private static void addRun(double[] from, int first, double start, double part, double[] out, int at, int count) {
+        double t = start;
+        for (int i = 0; i < count; i++) {
+            int k = first + ORDER * i;
             out[at + i] = out[at + i] + ((from[k + 3] * t + from[k + 2]) * t + from[k + 1]) * t + from[k];
             t += part;
         }
     }
 
-    /** The same at another pace than that of time. */
-    private void leap(int first, int whole, double start, double part, double[] out, int at, int count) {
+    /** Either of them at another pace than that of time. */
+    private void leap(int first, int whole, double start, double part, double[] out, int at, int count, boolean add) {
         double[] from = curves;
         double t = start;
         int place = first;
         for (int i = 0; i < count; i++) {
             int k = ORDER * (place & size - 1);
-            out[at + i] = out[at + i] + ((from[k + 3] * t + from[k + 2]) * t + from[k + 1]) * t + from[k];
+            double under = add ? out[at + i] : 0;
+            out[at + i] = under + ((from[k + 3] * t + from[k + 2]) * t + from[k + 1]) * t + from[k];
             t += part;
             place += whole;
         }

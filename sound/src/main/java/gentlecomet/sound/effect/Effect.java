@@ -1,6 +1,8 @@
 package gentlecomet.sound.effect;
 
-/** One effect of a chain. It works in place on one control step of a pair of channels and gives the wet sound alone; the slot mixes. */
+import gentlecomet.sound.maths.ControlStep;
+
+/** One effect of a chain. It works on one control step of a pair of channels and gives the wet sound alone; the slot mixes. */
 interface Effect {
 
     /** Forgets everything. */
@@ -14,6 +16,18 @@ interface Effect {
      * @param tempo in beats per minute
      */
     void process(double[] block, int at, double tempo, double[] left, double[] right);
+
+    /**
+     * The same from two channels into two others. For effects whose sound comes out of a line, and not out of the samples that come in,
+     * this is no more work than in place.
+     */
+    default void process(double[] block, int at, double tempo, double[] inLeft, double[] inRight, double[] left, double[] right) {
+        for (int i = 0; i < ControlStep.SAMPLES; i++) {
+            left[i] = inLeft[i];
+            right[i] = inRight[i];
+        }
+        process(block, at, tempo, left, right);
+    }
 
     /** How far the level is held down at this moment, in dB from 0 up; 0 for effects that hold nothing down. */
     default double reductionDb() {

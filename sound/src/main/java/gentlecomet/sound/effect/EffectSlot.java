@@ -107,10 +107,14 @@ public final class EffectSlot {
         if (mix == 1 && wanted == 1 && feed == 1) {
             effect.process(block, at, tempo, left, right);
         } else {
-            double fed = Math.min(1, feed + FADE);
-            feedIn(left, right, wetLeft, wetRight, feed, (fed - feed) / SAMPLES);
-            feed = fed;
-            effect.process(block, at, tempo, wetLeft, wetRight);
+            if (feed == 1) {
+                effect.process(block, at, tempo, left, right, wetLeft, wetRight);
+            } else {
+                double fed = Math.min(1, feed + FADE);
+                feedIn(left, right, wetLeft, wetRight, feed, (fed - feed) / SAMPLES);
+                feed = fed;
+                effect.process(block, at, tempo, wetLeft, wetRight);
+            }
             blend(left, right, wetLeft, wetRight, mix, (wanted - mix) / SAMPLES);
         }
         double db = block[at + EffectParameters.GAIN];
@@ -139,13 +143,6 @@ public final class EffectSlot {
     }
 
     private static void feedIn(double[] left, double[] right, double[] wetLeft, double[] wetRight, double feed, double slope) {
-        if (feed == 1 && slope == 0) {
-            for (int i = 0; i < SAMPLES; i++) {
-                wetLeft[i] = left[i];
-                wetRight[i] = right[i];
-            }
-            return;
-        }
         double[] ramp = ControlStep.RAMP;
         for (int i = 0; i < SAMPLES; i++) {
             double g = feed + slope * (ramp[i] + 1);

@@ -60,10 +60,6 @@ final class Ensemble implements Effect {
         double start = length(depth, slow.at(shift), fast.at(shift));
         double end = length(depth, slow.next(shift, rate, sampleRate), fast.next(shift, rate * FAST_RATIO, sampleRate));
         double slope = (end - start) / ControlStep.SAMPLES;
-        for (int i = 0; i < ControlStep.SAMPLES; i++) {
-            lateLeft[i] = 0;
-            lateRight[i] = 0;
-        }
         left.tap(start, slope, lateLeft);
         right.tap(start, slope, lateRight);
         double acrossLeft = toLeft > toRight ? 0.15 : 0.05;

@@ -9,6 +9,7 @@ import gentlecomet.sound.maths.Polynomials;
  */
 final class OnePoleCuts {
 
+    private static final int SAMPLES = ControlStep.SAMPLES;
     private static final double NO_LOW_CUT = 20.001;
     private static final double NO_HIGH_CUT = 19999;
 
@@ -26,7 +27,14 @@ final class OnePoleCuts {
         }
     }
 
+    /** Works on a control step in place. */
     void process(double[] left, double[] right, double lowCutHz, double highCutHz, double sampleRate) {
+        process(left, 0, right, 0, left, right, lowCutHz, highCutHz, sampleRate);
+    }
+
+    /** Reads a control step of each channel from an index on, and writes it to two others. */
+    void process(double[] fromLeft, int atLeft, double[] fromRight, int atRight, double[] left, double[] right, double lowCutHz, double highCutHz,
+            double sampleRate) {
         if (lowCutHz != lowHz || highCutHz != highHz) {
             lowHz = lowCutHz;
             highHz = highCutHz;
@@ -37,16 +45,26 @@ final class OnePoleCuts {
         boolean lowCut = lowHz > NO_LOW_CUT;
         boolean highCut = highHz < NO_HIGH_CUT;
         if (lowCut && highCut) {
-            keepMiddle(left, right, lowPart, low, highPart, high);
+            keepMiddle(fromLeft, atLeft, fromRight, atRight, left, right, lowPart, low, highPart, high);
         } else if (lowCut) {
-            takeLows(left, right, lowPart, low);
+            takeLows(fromLeft, atLeft, fromRight, atRight, left, right, lowPart, low);
         } else if (highCut) {
-            keepLows(left, right, highPart, high);
+            keepLows(fromLeft, atLeft, fromRight, atRight, left, right, highPart, high);
+        } else if (fromLeft != left) {
+            copy(fromLeft, atLeft, left);
+            copy(fromRight, atRight, right);
+        }
+    }
+
+    private static void copy(double[] from, int at, double[] to) {
+        for (int i = 0; i < SAMPLES; i++) {
+            to[i] = from[at + i];
         }
     }
 
     /** Both in one loop, so that what waits from sample to sample in one need not wait for the other. */
-    private static void keepMiddle(double[] left, double[] right, double lowPart, double[] low, double highPart, double[] high) {
+    private static void keepMiddle(double[] fromLeft, int atLeft, double[] fromRight, int atRight, double[] left, double[] right, double lowPart,
+            double[] low, double highPart, double[] high) {
         double l = low[0];
         double r = low[1];
         double m = high[0];
@@ -56,9 +74,9 @@ final class OnePoleCuts {
         double rest = 1 - lowPart;
         double highTwice = highPart + highPart;
         double highLess = 1 - highTwice;
-        for (int i = 0; i < ControlStep.SAMPLES; i++) {
-            double x = left[i];
-            double z = right[i];
+        for (int i = 0; i < SAMPLES; i++) {
+            double x = fromLeft[atLeft + i];
+            double z = fromRight[atRight + i];
             double v = (x - l) * rest;
             double w = (z - r) * rest;
             l = x * lowTwice + l * lowLess;
@@ -74,15 +92,16 @@ final class OnePoleCuts {
         high[1] = n + 1e-20;
     }
 
-    private static void takeLows(double[] left, double[] right, double part, double[] memory) {
+    private static void takeLows(double[] fromLeft, int atLeft, double[] fromRight, int atRight, double[] left, double[] right, double part,
+            double[] memory) {
         double l = memory[0];
         double r = memory[1];
         double twice = part + part;
         double less = 1 - twice;
         double rest = 1 - part;
-        for (int i = 0; i < ControlStep.SAMPLES; i++) {
-            double x = left[i];
-            double z = right[i];
+        for (int i = 0; i < SAMPLES; i++) {
+            double x = fromLeft[atLeft + i];
+            double z = fromRight[atRight + i];
             left[i] = (x - l) * rest;
             right[i] = (z - r) * rest;
             l = x * twice + l * less;
@@ -92,14 +111,15 @@ final class OnePoleCuts {
         memory[1] = r + 1e-20;
     }
 
-    private static void keepLows(double[] left, double[] right, double part, double[] memory) {
+    private static void keepLows(double[] fromLeft, int atLeft, double[] fromRight, int atRight, double[] left, double[] right, double part,
+            double[] memory) {
         double l = memory[0];
         double r = memory[1];
         double twice = part + part;
         double less = 1 - twice;
-        for (int i = 0; i < ControlStep.SAMPLES; i++) {
-            double x = left[i];
-            double z = right[i];
+        for (int i = 0; i < SAMPLES; i++) {
+            double x = fromLeft[atLeft + i];
+            double z = fromRight[atRight + i];
             left[i] = (x - l) * part + l;
             right[i] = (z - r) * part + r;
             l = x * twice + l * less;

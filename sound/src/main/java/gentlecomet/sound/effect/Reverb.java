@@ -68,11 +68,19 @@ final class Reverb implements Effect {
 
     @Override
     public void process(double[] block, int at, double tempo, double[] left, double[] right) {
+        process(block, at, tempo, left, right, left, right);
+    }
+
+    @Override
+    public void process(double[] block, int at, double tempo, double[] inLeft, double[] inRight, double[] left, double[] right) {
         resize(block[at + EffectParameters.REVERB_SIZE]);
         int division = (int) block[at + EffectParameters.REVERB_DIVISION];
         double preDelay = division == 0 ? block[at + EffectParameters.REVERB_PRE_DELAY] : Math.min(0.6, Division.seconds(division, tempo));
-        feedIn(left, right, (int) (preDelay * sampleRate));
-        cuts.process(wetLeft, wetRight, block[at + EffectParameters.REVERB_LOW_CUT], block[at + EffectParameters.REVERB_HIGH_CUT], sampleRate);
+        preLeft.write(inLeft);
+        preRight.write(inRight);
+        int from = preLeft.before((int) (preDelay * sampleRate));
+        cuts.process(preLeft.samples, from, preRight.samples, from, wetLeft, wetRight, block[at + EffectParameters.REVERB_LOW_CUT],
+                block[at + EffectParameters.REVERB_HIGH_CUT], sampleRate);
         tune(block[at + EffectParameters.REVERB_DECAY], block[at + EffectParameters.REVERB_DAMPING]);
         soften(0, dampingPart, even, odd);
         soften(4, dampingPart, lastEven, lastOdd);
@@ -129,19 +137,6 @@ final class Reverb implements Effect {
         double scale = SMALLEST + (1 - SMALLEST) * wanted / 100;
         for (int k = 0; k < LINES; k++) {
             lengths[k] = Math.max(SAMPLES + 1, (int) (LENGTHS[k] * scale * sampleRate));
-        }
-    }
-
-    private void feedIn(double[] left, double[] right, int delay) {
-        preLeft.write(left);
-        preRight.write(right);
-        copy(preLeft.samples, preLeft.before(delay), wetLeft);
-        copy(preRight.samples, preRight.before(delay), wetRight);
-    }
-
-    private static void copy(double[] from, int first, double[] to) {
-        for (int i = 0; i < SAMPLES; i++) {
-            to[i] = from[first + i];
         }
     }
 

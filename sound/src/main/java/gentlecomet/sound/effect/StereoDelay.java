@@ -17,6 +17,7 @@ final class StereoDelay implements Effect {
     private final StepRing lineRight;
     private final double[] echoLeft = new double[SAMPLES];
     private final double[] echoRight = new double[SAMPLES];
+    private final double[] middle = new double[SAMPLES];
     private final OnePoleCuts cuts = new OnePoleCuts();
     private double lengthLeft;
     private double lengthRight;
@@ -39,6 +40,11 @@ final class StereoDelay implements Effect {
 
     @Override
     public void process(double[] block, int at, double tempo, double[] left, double[] right) {
+        process(block, at, tempo, left, right, left, right);
+    }
+
+    @Override
+    public void process(double[] block, int at, double tempo, double[] inLeft, double[] inRight, double[] left, double[] right) {
         double wobble = block[at + EffectParameters.DELAY_WOBBLE];
         double drift = 0;
         if (wobble > 0) {
@@ -52,19 +58,26 @@ final class StereoDelay implements Effect {
             lengthLeft = wantedLeft;
             lengthRight = wantedRight;
         }
-        lengthLeft = read(lineLeft, echoLeft, lengthLeft, wantedLeft, wobble > 0);
-        lengthRight = read(lineRight, echoRight, lengthRight, wantedRight, wobble > 0);
-        cuts.process(echoLeft, echoRight, block[at + EffectParameters.DELAY_LOW_CUT], block[at + EffectParameters.DELAY_HIGH_CUT], sampleRate);
+        double lowCut = block[at + EffectParameters.DELAY_LOW_CUT];
+        double highCut = block[at + EffectParameters.DELAY_HIGH_CUT];
+        if (wobble == 0 && lengthLeft == wantedLeft && lengthRight == wantedRight) {
+            cuts.process(lineLeft.samples, lineLeft.before((int) lengthLeft), lineRight.samples, lineRight.before((int) lengthRight), echoLeft, echoRight,
+                    lowCut, highCut, sampleRate);
+        } else {
+            lengthLeft = slide(lineLeft, echoLeft, lengthLeft, wantedLeft, wobble > 0);
+            lengthRight = slide(lineRight, echoRight, lengthRight, wantedRight, wobble > 0);
+            cuts.process(echoLeft, echoRight, lowCut, highCut, sampleRate);
+        }
         double feedback = block[at + EffectParameters.DELAY_FEEDBACK] / 100;
         if (block[at + EffectParameters.DELAY_PING_PONG] == 1) {
             for (int i = 0; i < SAMPLES; i++) {
-                left[i] = 0.5 * (left[i] + right[i]);
+                middle[i] = 0.5 * (inLeft[i] + inRight[i]);
             }
-            feed(lineLeft, left, echoRight, feedback);
+            feed(lineLeft, middle, echoRight, feedback);
             feed(lineRight, echoLeft, echoLeft, 0);
         } else {
-            feed(lineLeft, left, echoLeft, feedback);
-            feed(lineRight, right, echoRight, feedback);
+            feed(lineLeft, inLeft, echoLeft, feedback);
+            feed(lineRight, inRight, echoRight, feedback);
         }
         for (int i = 0; i < SAMPLES; i++) {
             left[i] = echoLeft[i];
@@ -99,12 +112,8 @@ final class StereoDelay implements Effect {
                 seconds(block, at + EffectParameters.DELAY_DIVISION_RIGHT, at + EffectParameters.DELAY_TIME_RIGHT, tempo));
     }
 
-    /** Reads a block; while the length is on its way to another it slides, and reads between samples. */
-    private static double read(StepRing line, double[] into, double length, double wanted, boolean wobbling) {
-        if (length == wanted && !wobbling) {
-            copy(line.samples, line.before((int) length), into);
-            return wanted;
-        }
+    /** Reads a block whose length is on its way to another: it slides, and reads between samples. */
+    private static double slide(StepRing line, double[] into, double length, double wanted, boolean wobbling) {
         double gap = wanted - length;
         double moved = length + gap * Math.min(1, GLIDE * SAMPLES);
         double next = Math.abs(gap) < (wobbling ? 16 : 1) ? wanted : moved;
@@ -117,11 +126,5 @@ final class StereoDelay implements Effect {
             into[i] = line.samples[at] * (1 - part) + line.samples[at + 1] * part;
         }
         return next;
-    }
-
-    private static void copy(double[] from, int first, double[] to) {
-        for (int i = 0; i < SAMPLES; i++) {
-            to[i] = from[first + i];
-        }
     }
 }

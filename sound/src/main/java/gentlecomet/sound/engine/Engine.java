@@ -101,6 +101,7 @@ public final class Engine {
     public void reset() {
         pool.stop();
         controllers.reset();
+        setting.takeHands(controllers, panel);
         bendRange = -1;
         notes.reset();
         effects.reset();
@@ -113,10 +114,7 @@ public final class Engine {
         }
         ready = 0;
         steps = 0;
-        for (int i = 0; i < STEP; i++) {
-            stepLeft[i] = 0;
-            stepRight[i] = 0;
-        }
+        clear(stepLeft, stepRight);
     }
 
     /** Ends every note with its release, whatever is held; the pedal goes up. */
@@ -297,12 +295,12 @@ public final class Engine {
         panel.advance(seconds);
         fillSetting(seconds);
         pool.muster();
-        for (int i = 0; i < STEP; i++) {
-            stepLeft[i] = 0;
-            stepRight[i] = 0;
-        }
+        boolean anything = false;
         for (int layer = 0; layer < Parameters.LAYERS; layer++) {
-            renderLayer(layer);
+            anything |= renderLayer(layer, anything);
+        }
+        if (!anything) {
+            clear(stepLeft, stepRight);
         }
         panel.routePatch(patchModulation());
         effects.process(panel.patchBlock(), setting.tempo, stepLeft, stepRight);
@@ -324,7 +322,20 @@ public final class Engine {
         }
     }
 
-    private void renderLayer(int layer) {
+    private static void clear(double[] left, double[] right) {
+        for (int i = 0; i < STEP; i++) {
+            left[i] = 0;
+            right[i] = 0;
+        }
+    }
+
+    /**
+     * Renders a layer into the step.
+     *
+     * @param add to what other layers have put there
+     * @return whether there was anything to put there
+     */
+    private boolean renderLayer(int layer, boolean add) {
         LayerBus bus = buses[layer];
         if (pool.sounds(layer)) {
             bus.clear();
@@ -336,7 +347,7 @@ public final class Engine {
             }
             bus.wake();
         } else if (!bus.awake() && !bus.effects.inUse()) {
-            return;
+            return false;
         } else {
             bus.rest(factor);
         }
@@ -350,9 +361,25 @@ public final class Engine {
         setting.levels.look(layer, StageLevels.VOICES, bus.left, bus.right, 1);
         bus.effects.process(panel.layerBlock(layer), setting.tempo, bus.left, bus.right);
         setting.levels.look(layer, StageLevels.LAYER, bus.left, bus.right, 1);
+        if (add) {
+            add(bus.left, bus.right, stepLeft, stepRight);
+        } else {
+            copy(bus.left, bus.right, stepLeft, stepRight);
+        }
+        return true;
+    }
+
+    private static void add(double[] left, double[] right, double[] toLeft, double[] toRight) {
         for (int i = 0; i < STEP; i++) {
-            stepLeft[i] += bus.left[i];
-            stepRight[i] += bus.right[i];
+            toLeft[i] += left[i];
+            toRight[i] += right[i];
+        }
+    }
+
+    private static void copy(double[] left, double[] right, double[] toLeft, double[] toRight) {
+        for (int i = 0; i < STEP; i++) {
+            toLeft[i] = left[i];
+            toRight[i] = right[i];
         }
     }
 
@@ -383,20 +410,7 @@ public final class Engine {
         double bendCurve = panel.patchBlock()[PatchParameters.BEND_CURVE] / 100;
         double bentBy = bendCurve == 0 ? bend : bend < 0 ? -Bend.at(-bend, bendCurve) : Bend.at(bend, bendCurve);
         setting.bendSemitones = bentBy * (bendRange >= 0 ? bendRange : panel.patchBlock()[bend < 0 ? PatchParameters.BEND_DOWN : PatchParameters.BEND_UP]);
-        setting.put(Modulator.AFTERTOUCH.ordinal(), controllers.get(Controllers.AFTERTOUCH));
-        setting.put(Modulator.MOD_WHEEL.ordinal(), controllers.get(Controllers.MOD_WHEEL));
-        setting.put(Modulator.BEND.ordinal(), bend);
-        setting.put(Modulator.BREATH.ordinal(), controllers.get(Controllers.BREATH));
-        setting.put(Modulator.EXPRESSION.ordinal(), controllers.get(Controllers.EXPRESSION));
-        setting.put(Modulator.PEDAL.ordinal(), controllers.get(Controllers.PEDAL));
-        setting.put(Modulator.CONSTANT.ordinal(), 1);
-        int first = Modulator.MACRO_1.ordinal();
-        for (int m = 0; m < PatchParameters.MACROS; m++) {
-            setting.put(first + m, panel.eased(PatchParameters.MACRO + m) / 100);
-        }
-        setting.keyPressure = controllers.keyPressures();
-        setting.keyBend = controllers.keyBends();
-        setting.keySlide = controllers.keySlides();
+        setting.takeHands(controllers, panel);
         for (int layer = 0; layer < Parameters.LAYERS; layer++) {
             double[] stored = panel.layerBlock(layer);
             if (SharedLfos.any(stored)) {

@@ -12,7 +12,10 @@ import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.PatchImage;
 import gentlecomet.sound.patch.Route;
 
-/** The routes of a patch image that move one stretch of parameters, laid out for the control step: target after target. */
+/**
+ * The routes of a patch image that move one stretch of parameters, laid out for the control step: target after target, first those that
+ * envelopes, curves and LFOs move by themselves. The others stand until a hand or another note moves them.
+ */
 final class Routing {
 
     private static final Route.Side[] SIDES = Route.Side.values();
@@ -23,6 +26,7 @@ final class Routing {
     private boolean movesNoise;
     private boolean joinsSources;
     private int targets;
+    private int moving;
     private int[] places = new int[0];
     private double[] least = new double[0];
     private double[] most = new double[0];
@@ -57,18 +61,47 @@ final class Routing {
         clear(all);
         boolean[] taken = new boolean[all];
         for (int i = 0; i < all; i++) {
-            int target = target(image, i);
-            if (!taken[i] && target >= from && target < end && depth(image, i) != 0) {
-                addTarget(target - start, Parameters.at(target));
-                for (int other = i; other < all; other++) {
-                    if (target(image, other) == target && depth(image, other) != 0) {
-                        taken[other] = true;
-                        addRoute(image, at(other));
-                    }
-                }
+            if (within(image, i, from, end) && goesByItself(image, i)) {
+                take(image, i, start, taken);
+            }
+        }
+        moving = targets;
+        for (int t = 0; t < moving; t++) {
+            look(places[t]);
+        }
+        for (int i = 0; i < all; i++) {
+            if (within(image, i, from, end)) {
+                take(image, i, start, taken);
             }
         }
         firsts[targets] = count;
+    }
+
+    private static boolean within(double[] image, int route, int from, int end) {
+        return target(image, route) >= from && target(image, route) < end && depth(image, route) != 0;
+    }
+
+    private static boolean goesByItself(double[] image, int route) {
+        return goesByItself((int) image[at(route)]) || goesByItself((int) image[at(route) + 7]);
+    }
+
+    private static boolean goesByItself(int modulator) {
+        return modulator >= Modulator.AMPLITUDE_ENVELOPE.ordinal() && modulator <= Modulator.LFO_4.ordinal();
+    }
+
+    /** Takes the target of a route that has not been taken yet, with all routes that lead there. */
+    private void take(double[] image, int first, int start, boolean[] taken) {
+        if (taken[first]) {
+            return;
+        }
+        int target = target(image, first);
+        addTarget(target - start, Parameters.at(target));
+        for (int i = 0; i < taken.length; i++) {
+            if (target(image, i) == target && depth(image, i) != 0) {
+                taken[i] = true;
+                addRoute(image, at(i));
+            }
+        }
     }
 
     private void clear(int all) {
@@ -117,6 +150,10 @@ final class Routing {
         octaves[targets] = target.taper() == Taper.LOGARITHMIC;
         firsts[targets] = count;
         targets++;
+    }
+
+    /** Notes what the targets that go by themselves move. */
+    private void look(int place) {
         joinsSources |= LayerParameters.joinsSources(place);
         for (int s = 0; s < movedSources.length; s++) {
             int first = LayerParameters.source(s);
@@ -145,17 +182,17 @@ final class Routing {
         count++;
     }
 
-    /** Whether any route of a layer changes which sources are heard and which listen to others. */
+    /** Whether what goes by itself changes which sources of a layer are heard and which listen to others. */
     boolean joinsSources() {
         return joinsSources;
     }
 
-    /** Whether any route of a layer moves a parameter of a source. */
+    /** Whether what goes by itself moves a parameter of a source. */
     boolean movesSource(int source) {
         return movedSources[source];
     }
 
-    /** Whether any route of a layer moves a parameter of its noise. */
+    /** Whether what goes by itself moves a parameter of the noise. */
     boolean movesNoise() {
         return movesNoise;
     }
@@ -176,8 +213,17 @@ final class Routing {
      * @param offset at which the block begins within {@code base}
      */
     void apply(double[] base, int offset, double[] block, double[] modulation) {
+        apply(base, offset, block, modulation, targets);
+    }
+
+    /** The same for those values alone that envelopes, curves and LFOs move. */
+    void applyMoving(double[] base, double[] block, double[] modulation) {
+        apply(base, 0, block, modulation, moving);
+    }
+
+    private void apply(double[] base, int offset, double[] block, double[] modulation, int count) {
         int i = 0;
-        for (int t = 0; t < targets; t++) {
+        for (int t = 0; t < count; t++) {
             int end = firsts[t + 1];
             double sum = 0;
             for (; i < end; i++) {

@@ -31,6 +31,8 @@ final class Voice {
     private LayerMaterial material;
     private int edition;
     private int handsSeen;
+    /** Something has moved that stands by itself: a hand, the note, the layer. */
+    private boolean stirred;
     private boolean active;
     private boolean held;
     private boolean sustained;
@@ -122,7 +124,7 @@ final class Voice {
         modulation[Modulator.RANDOM.ordinal()] = 2 * Grain.fraction(seed, 3, 5) - 1;
         modulation[Modulator.ALTERNATE.ordinal()] = note.alternate ? 1 : -1;
         modulation[Modulator.CONSTANT.ordinal()] = 1;
-        handsSeen = setting.handsMoved;
+        handsSeen = -1;
         followHands(setting);
         routing.apply(layerBlock, 0, block, modulation);
         for (Envelope e : envelopes) {
@@ -160,6 +162,7 @@ final class Voice {
         modulation[Modulator.KEY.ordinal()] = (note.key - MIDDLE_KEY) / KEY_SCALE;
         modulation[Modulator.ALTERNATE.ordinal()] = note.alternate ? 1 : -1;
         modulation[Modulator.RELEASE_VELOCITY.ordinal()] = 0;
+        stirred = true;
         boolean anew = retrigger || envelopes[0].released();
         for (int e = 0; e < envelopes.length; e++) {
             if (anew || block[LayerParameters.envelope(e) + EnvelopeParameters.ON_LEGATO] == EnvelopeParameters.RESTART) {
@@ -177,6 +180,7 @@ final class Voice {
         held = false;
         sustained = pedalDown;
         modulation[Modulator.RELEASE_VELOCITY.ordinal()] = releaseVelocity;
+        stirred = true;
         if (!pedalDown) {
             release();
         }
@@ -287,9 +291,9 @@ final class Voice {
      * @return whether it has come to a ladder, which {@link #filter} or {@link #filterBoth} has to run before {@link #putOut}
      */
     boolean draw(VoiceSetting setting, double[] base, int newEdition, Routing routing, boolean[] listened) {
-        boolean changed = newEdition != edition;
-        if (changed) {
+        if (newEdition != edition) {
             edition = newEdition;
+            stirred = true;
             double[] to = block;
             for (int i = 0; i < LayerParameters.VOICE_SIZE; i++) {
                 to[i] = base[i];
@@ -297,11 +301,17 @@ final class Voice {
             // Modulators are parameters as well, and what moves is moved by routes: they read where these put it last.
             routing.apply(base, 0, block, modulation);
         }
+        followHands(setting);
         modulate(setting, listened);
-        routing.apply(base, 0, block, modulation);
+        if (stirred) {
+            routing.apply(base, 0, block, modulation);
+        } else {
+            routing.applyMoving(base, block, modulation);
+        }
         movePitch(setting);
         bent = pitch + stackPitch + block[LayerParameters.TRANSPOSE] + setting.bendSemitones + setting.keyBend[key] + block[LayerParameters.PITCH_SHIFT];
-        sources.draw(block, setting, bent, changed, routing);
+        sources.draw(block, setting, bent, stirred, routing);
+        stirred = false;
         if (setting.levels.on()) {
             setting.levels.look(layer, StageLevels.SOURCES, sources.left, sources.right, out.loudest());
         }
@@ -340,15 +350,6 @@ final class Voice {
     }
 
     private void modulate(VoiceSetting setting, boolean[] listened) {
-        if (handsSeen != setting.handsMoved) {
-            handsSeen = setting.handsMoved;
-            followHands(setting);
-        }
-        double pressure = setting.keyPressure[key];
-        double channel = setting.modulation[Modulator.AFTERTOUCH.ordinal()];
-        modulation[Modulator.KEY_AFTERTOUCH.ordinal()] = pressure;
-        modulation[Modulator.SLIDE.ordinal()] = setting.keySlide[key];
-        modulation[Modulator.AFTERTOUCH.ordinal()] = pressure > channel ? pressure : channel;
         double step = setting.stepSeconds;
         double tempo = setting.tempo;
         for (int l = 0; l < lfos.length; l++) {
@@ -376,7 +377,18 @@ final class Voice {
     }
 
     private void followHands(VoiceSetting setting) {
+        double pressure = setting.keyPressure[key];
+        double slide = setting.keySlide[key];
+        if (handsSeen == setting.handsMoved && pressure == modulation[Modulator.KEY_AFTERTOUCH.ordinal()]
+                && slide == modulation[Modulator.SLIDE.ordinal()]) {
+            return;
+        }
+        handsSeen = setting.handsMoved;
+        stirred = true;
         double[] shared = setting.modulation;
+        modulation[Modulator.KEY_AFTERTOUCH.ordinal()] = pressure;
+        modulation[Modulator.SLIDE.ordinal()] = slide;
+        modulation[Modulator.AFTERTOUCH.ordinal()] = Math.max(pressure, shared[Modulator.AFTERTOUCH.ordinal()]);
         modulation[Modulator.MOD_WHEEL.ordinal()] = shared[Modulator.MOD_WHEEL.ordinal()];
         modulation[Modulator.BEND.ordinal()] = shared[Modulator.BEND.ordinal()];
         modulation[Modulator.BREATH.ordinal()] = shared[Modulator.BREATH.ordinal()];

@@ -2,6 +2,7 @@ package gentlecomet.sound.engine;
 
 import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.patch.Modulator;
 
 /** What all voices hear of the engine in one control step. Filled by the engine, read by the voices. */
@@ -21,8 +22,25 @@ final class VoiceSetting {
     /** Goes up whenever a modulator that all voices share has moved. */
     int handsMoved;
 
-    /** Sets a modulator that all voices share. */
-    void put(int modulator, double value) {
+    /** Takes over where wheels, pressure, pedals and macros stand now. */
+    void takeHands(Controllers controllers, Panel panel) {
+        put(Modulator.AFTERTOUCH.ordinal(), controllers.get(Controllers.AFTERTOUCH));
+        put(Modulator.MOD_WHEEL.ordinal(), controllers.get(Controllers.MOD_WHEEL));
+        put(Modulator.BEND.ordinal(), controllers.get(Controllers.BEND));
+        put(Modulator.BREATH.ordinal(), controllers.get(Controllers.BREATH));
+        put(Modulator.EXPRESSION.ordinal(), controllers.get(Controllers.EXPRESSION));
+        put(Modulator.PEDAL.ordinal(), controllers.get(Controllers.PEDAL));
+        put(Modulator.CONSTANT.ordinal(), 1);
+        int first = Modulator.MACRO_1.ordinal();
+        for (int m = 0; m < PatchParameters.MACROS; m++) {
+            put(first + m, panel.eased(PatchParameters.MACRO + m) / 100);
+        }
+        keyPressure = controllers.keyPressures();
+        keyBend = controllers.keyBends();
+        keySlide = controllers.keySlides();
+    }
+
+    private void put(int modulator, double value) {
         if (modulation[modulator] != value) {
             modulation[modulator] = value;
             handsMoved++;

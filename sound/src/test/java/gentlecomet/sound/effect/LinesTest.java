@@ -65,10 +65,14 @@ class LinesTest {
         for (int steps = 30; steps < 47; steps++) {
             double[] out = new double[STEP];
             out[5] = 1;
-            curves(steps, 0.5).tap(delay, slope, out);
+            double[] added = out.clone();
+            CurveLine line = curves(steps, 0.5);
+            line.tap(delay, slope, out);
+            line.addTap(delay, slope, added);
             for (int i = 0; i < STEP; i++) {
-                double expected = (i == 5 ? 1 : 0) + 0.5 * parabola((steps - 1) * STEP + i - (delay - 1 + slope * i));
+                double expected = 0.5 * parabola((steps - 1) * STEP + i - (delay - 1 + slope * i));
                 assertEquals(expected, out[i], 1e-8, "sample " + i + " of step " + steps);
+                assertEquals(expected + (i == 5 ? 1 : 0), added[i], 1e-8, "sample " + i + " of step " + steps);
             }
         }
     }
