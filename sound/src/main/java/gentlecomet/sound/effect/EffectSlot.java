@@ -80,7 +80,7 @@ public final class EffectSlot {
         if (effect == null) {
             return;
         }
-        double asked = leaving || block[at + EffectParameters.ON] == 1 ? 0 : block[at + EffectParameters.MIX] / 100;
+        double asked = leaving || block[at + EffectParameters.ON] == 1 ? 0 : block[at + EffectParameters.MIX] * 0.01;
         boolean starting = fresh;
         if (fresh) {
             mix = asked;

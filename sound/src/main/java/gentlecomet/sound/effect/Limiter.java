@@ -2,6 +2,7 @@ package gentlecomet.sound.effect;
 
 import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Polynomials;
+import gentlecomet.sound.maths.Remembered;
 import gentlecomet.sound.parameter.EffectParameters;
 
 /**
@@ -18,6 +19,9 @@ final class Limiter implements Effect {
     private final double[][] right = new double[2][SAMPLES];
     /** Greatest gain that the steps held back and the new one allow. */
     private final double[] allowed = {1, 1, 1};
+    private final Remembered gainOf = new Remembered();
+    private final Remembered ceilingOf = new Remembered();
+    private final Remembered heldOf = new Remembered();
     private double present = 1;
     private int oldest;
 
@@ -42,9 +46,9 @@ final class Limiter implements Effect {
 
     @Override
     public void process(double[] block, int at, double tempo, double[] toLeft, double[] toRight) {
-        double gain = Polynomials.gainOfDb(block[at + EffectParameters.LIMITER_GAIN]);
-        double ceiling = Polynomials.gainOfDb(block[at + EffectParameters.LIMITER_CEILING]);
-        double letGo = 1 - Polynomials.exp2(-SAMPLES / (block[at + EffectParameters.LIMITER_RELEASE] * sampleRate) * LOG2_E);
+        double gain = gainOf.gainOfDb(block[at + EffectParameters.LIMITER_GAIN]);
+        double ceiling = ceilingOf.gainOfDb(block[at + EffectParameters.LIMITER_CEILING]);
+        double letGo = 1 - heldOf.exp2(-SAMPLES / (block[at + EffectParameters.LIMITER_RELEASE] * sampleRate) * LOG2_E);
         double peak = 0;
         double[] heldLeft = left[oldest];
         double[] heldRight = right[oldest];

@@ -1,6 +1,6 @@
 package gentlecomet.sound.engine;
 
-import gentlecomet.sound.maths.Polynomials;
+import gentlecomet.sound.maths.Remembered;
 
 /**
  * Wheels, breath, pedal and pressure, each eased over a few milliseconds so that a jump of a controller does not click. Aftertouch goes
@@ -30,6 +30,8 @@ final class Controllers {
     private final double[] keyBend = new double[KEYS];
     private final double[] slideWanted = new double[KEYS];
     private final double[] keySlide = new double[KEYS];
+    /** What is left of a way after a control step. */
+    private final Remembered left = new Remembered();
     private double threshold;
     private double curve;
     private double rise;
@@ -115,7 +117,7 @@ final class Controllers {
     }
 
     void advance(double step) {
-        double part = 1 - Polynomials.exp2(-step / EASE_SECONDS * 1.4426950408889634);
+        double part = 1 - left.exp2(-step / EASE_SECONDS * 1.4426950408889634);
         for (int i = 0; i < COUNT; i++) {
             if (i != AFTERTOUCH) {
                 eased[i] = towards(eased[i], wanted[i], part);

@@ -8,7 +8,6 @@ import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.parameter.Shapes;
-import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.PatchImage;
 import gentlecomet.sound.source.Recording;
 import gentlecomet.sound.source.WaveShelf;
@@ -39,7 +38,7 @@ public final class Engine {
     private final SharedLfos lfos = new SharedLfos();
     private final EffectChain effects;
     private final EngineView view;
-    private final double[] lastModulation = new double[Modulator.COUNT];
+    private final EffectModulation modulation = new EffectModulation();
     private final double[] stepLeft = new double[STEP];
     private final double[] stepRight = new double[STEP];
     private int ready;
@@ -105,9 +104,7 @@ public final class Engine {
         bendRange = -1;
         notes.reset();
         effects.reset();
-        for (int m = 0; m < lastModulation.length; m++) {
-            lastModulation[m] = 0;
-        }
+        modulation.reset();
         for (int layer = 0; layer < Parameters.LAYERS; layer++) {
             buses[layer].reset();
             lfos.start(layer, panel.layerBlock(layer), tempo());
@@ -302,7 +299,9 @@ public final class Engine {
         if (!anything) {
             clear(stepLeft, stepRight);
         }
-        panel.routePatch(patchModulation());
+        if (!panel.patchRouting().empty()) {
+            panel.routePatch(modulation.follow(panel.patchRouting(), pool.newest(), setting.modulation));
+        }
         effects.process(panel.patchBlock(), setting.tempo, stepLeft, stepRight);
         setting.levels.lookAtEffects(stepLeft, stepRight);
         double end = trimGain.gainOfDb(panel.patchBlock()[PatchParameters.LEVEL_TRIM]);
@@ -355,8 +354,7 @@ public final class Engine {
             bus.bringDown(factor);
         }
         if (!panel.effectRouting(layer).empty()) {
-            followNewest(pool.newest(layer), bus.modulation);
-            panel.routeEffects(layer, bus.modulation);
+            panel.routeEffects(layer, bus.modulation.follow(panel.effectRouting(layer), pool.newest(layer), setting.modulation));
         }
         setting.levels.look(layer, StageLevels.VOICES, bus.left, bus.right, 1);
         bus.effects.process(panel.layerBlock(layer), setting.tempo, bus.left, bus.right);
@@ -380,25 +378,6 @@ public final class Engine {
         for (int i = 0; i < STEP; i++) {
             toLeft[i] = left[i];
             toRight[i] = right[i];
-        }
-    }
-
-    private double[] patchModulation() {
-        if (!panel.patchRouting().empty()) {
-            followNewest(pool.newest(), lastModulation);
-        }
-        return lastModulation;
-    }
-
-    /** Effects follow the newest note; after it only what all notes share goes on. */
-    private void followNewest(Voice newest, double[] modulation) {
-        for (int m = 0; m < Modulator.COUNT; m++) {
-            if (newest != null) {
-                modulation[m] = newest.modulation()[m];
-            } else if (m >= Modulator.MACRO_1.ordinal() || m >= Modulator.AFTERTOUCH.ordinal() && m <= Modulator.PEDAL.ordinal()
-                    || m == Modulator.CONSTANT.ordinal()) {
-                modulation[m] = setting.modulation[m];
-            }
         }
     }
 

@@ -3,7 +3,6 @@ package gentlecomet.sound.engine;
 import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.HalfBand;
 import gentlecomet.sound.parameter.LayerParameters;
-import gentlecomet.sound.patch.Modulator;
 
 /** Where the voices of a layer come together: brought down from their oversampled rate, and through the layer's own effects. */
 final class LayerBus {
@@ -17,7 +16,7 @@ final class LayerBus {
     final double[] right = new double[SAMPLES];
     final EffectChain effects;
     /** What the modulators of the layer's newest note say, for routes to the layer's effects. */
-    final double[] modulation = new double[Modulator.COUNT];
+    final EffectModulation modulation = new EffectModulation();
     private final double[] fastLeft = new double[SAMPLES * MOST];
     private final double[] fastRight = new double[SAMPLES * MOST];
     private final double[] halfLeft = new double[SAMPLES * 2];
@@ -37,9 +36,7 @@ final class LayerBus {
             downLeft[i].reset();
             downRight[i].reset();
         }
-        for (int m = 0; m < modulation.length; m++) {
-            modulation[m] = 0;
-        }
+        modulation.reset();
         ringing = 0;
         clear();
     }

@@ -159,17 +159,12 @@ final class Panel {
 
     /** Applies the routes to the effects that all layers share. */
     void routePatch(double[] modulation) {
-        if (!patchRouting.empty()) {
-            patchRouting.apply(eased, 0, patchBlock, modulation);
-        }
+        patchRouting.apply(eased, 0, patchBlock, modulation);
     }
 
     /** Applies the routes to a layer's effects. */
     void routeEffects(int layer, double[] modulation) {
-        Routing routing = effectRouting[layer];
-        if (!routing.empty()) {
-            routing.apply(eased, Parameters.ofLayer(layer, 0), layerBlocks[layer], modulation);
-        }
+        effectRouting[layer].apply(eased, Parameters.ofLayer(layer, 0), layerBlocks[layer], modulation);
     }
 
     private boolean ease(int i, double part) {

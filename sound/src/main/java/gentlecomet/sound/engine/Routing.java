@@ -11,6 +11,7 @@ import gentlecomet.sound.parameter.Taper;
 import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.PatchImage;
 import gentlecomet.sound.patch.Route;
+import java.util.Arrays;
 
 /**
  * The routes of a patch image that move one stretch of parameters, laid out for the control step: target after target, first those that
@@ -23,6 +24,7 @@ final class Routing {
 
     private final boolean[] used = new boolean[Modulator.COUNT];
     private final boolean[] movedSources = new boolean[LayerParameters.SOURCES];
+    private int[] listensTo = new int[0];
     private boolean movesNoise;
     private boolean joinsSources;
     private int targets;
@@ -75,6 +77,20 @@ final class Routing {
             }
         }
         firsts[targets] = count;
+        listensTo = new int[used.length];
+        int listened = 0;
+        for (int m = 0; m < used.length; m++) {
+            if (used[m]) {
+                listensTo[listened] = m;
+                listened++;
+            }
+        }
+        listensTo = Arrays.copyOf(listensTo, listened);
+    }
+
+    /** The modulators from which any route starts or by which it is scaled. Not to be written to. */
+    int[] listensTo() {
+        return listensTo;
     }
 
     private static boolean within(double[] image, int route, int from, int end) {

@@ -25,8 +25,9 @@ public final class Ladder {
     private static final double OUT_OF_LOOP = 5.196152422706632;
     private static final double LEVEL_SQUARED = 1.0 / 3;
     private static final double LEVEL = 0.3849001794597505;
-    /** Samples for which coefficients stand still. */
-    private static final int HELD = 4;
+    /** Samples for which coefficients stand still, where they are to be in the middle of them. */
+    private static final int HELD = 8;
+    private static final double MIDDLE = (HELD + 1) / 2.0;
     /** Numbers that a channel remembers: its input behind the limit and four stages. */
     private static final int CHANNEL = 5;
 
@@ -34,6 +35,8 @@ public final class Ladder {
     private final Remembered lift = new Remembered();
     private double present;
     private double feedback;
+    /** The h by whose powers the stages are divided. */
+    private double scaledBy;
     private double wanted;
     private double wantedFeedback;
     private boolean fresh = true;
@@ -58,6 +61,7 @@ public final class Ladder {
         wantedFeedback = sings ? BEYOND : EDGE * (1 - lift.gainOfDb(-resonanceDb));
         if (fresh) {
             present = wanted;
+            scaledBy = wanted;
             feedback = wantedFeedback;
             if (sings) {
                 memory[0] = SPARK * INTO_LOOP;
@@ -67,16 +71,18 @@ public final class Ladder {
         }
     }
 
-    /** Filters a block of a multiple of four frames in place; cutoff and feedback move in a straight line over the block. */
+    /** Filters a block of a multiple of eight frames in place; cutoff and feedback move in a straight line over the block. */
     public void process(double[] left, double[] right, int frames) {
         double[] m = memory;
-        double h = present;
-        double k = feedback;
-        double slope = (wanted - h) / frames;
-        double feedbackSlope = (wantedFeedback - k) / frames;
+        double slope = (wanted - present) / frames;
+        double feedbackSlope = (wantedFeedback - feedback) / frames;
         // One division for the whole block: 1 / (1 + k h^4) moves in a straight line as well.
-        double solve = solved(h, k);
+        double solve = solved(present, feedback);
         double solveSlope = (solved(wanted, wantedFeedback) - solve) / frames;
+        double h = present + MIDDLE * slope;
+        double k = feedback + MIDDLE * feedbackSlope;
+        solve += MIDDLE * solveSlope;
+        double last = scaledBy;
         double l = m[0];
         double l1 = m[1];
         double l2 = m[2];
@@ -88,10 +94,7 @@ public final class Ladder {
         double r3 = m[8];
         double r4 = m[9];
         for (int from = 0; from < frames; from += HELD) {
-            double scale = h / (h + HELD * slope);
-            h += HELD * slope;
-            k += HELD * feedbackSlope;
-            solve += HELD * solveSlope;
+            double scale = last / h;
             double scale2 = scale * scale;
             double scale3 = scale2 * scale;
             double scale4 = scale2 * scale2;
@@ -109,15 +112,19 @@ public final class Ladder {
             double out = h4 * OUT_OF_LOOP;
             double back = k * h4 * solve;
             for (int i = from; i < from + HELD; i++) {
-                // The stages without the new input, which adds to all of them.
+                // The stages without the new input, which adds to all of them; the last two begun apart, so that they wait for the second only.
+                double u3 = p * l3 + l2;
+                double u4 = p * l4 + l3 + u3;
                 double t1 = p * l1 + l;
                 double t2 = p * l2 + l1 + t1;
-                double t3 = p * l3 + l2 + t2;
-                double t4 = p * l4 + l3 + t3;
+                double t3 = u3 + t2;
+                double t4 = u4 + t2;
+                double v3 = p * r3 + r2;
+                double v4 = p * r4 + r3 + v3;
                 double s1 = p * r1 + r;
                 double s2 = p * r2 + r1 + s1;
-                double s3 = p * r3 + r2 + s2;
-                double s4 = p * r4 + r3 + s3;
+                double s3 = v3 + s2;
+                double s4 = v4 + s2;
                 double x = left[i] * in - back * t4;
                 double z = right[i] * in - back * s4;
                 // The limit: straight for small values.
@@ -136,6 +143,10 @@ public final class Ladder {
                 r4 = s4 + r;
                 right[i] = out * r4;
             }
+            last = h;
+            h += HELD * slope;
+            k += HELD * feedbackSlope;
+            solve += HELD * solveSlope;
         }
         m[0] = l + 1e-20;
         m[1] = l1;
@@ -147,7 +158,7 @@ public final class Ladder {
         m[7] = r2;
         m[8] = r3;
         m[9] = r4;
-        arrive();
+        arrive(last);
     }
 
     /**
@@ -157,18 +168,22 @@ public final class Ladder {
     public static void processBoth(Ladder one, double[] oneLeft, double[] oneRight, Ladder two, double[] twoLeft, double[] twoRight, int frames) {
         double[] m = one.memory;
         double[] n = two.memory;
-        double hA = one.present;
-        double kA = one.feedback;
-        double slopeA = (one.wanted - hA) / frames;
-        double feedbackSlopeA = (one.wantedFeedback - kA) / frames;
-        double solveA = solved(hA, kA);
+        double slopeA = (one.wanted - one.present) / frames;
+        double feedbackSlopeA = (one.wantedFeedback - one.feedback) / frames;
+        double solveA = solved(one.present, one.feedback);
         double solveSlopeA = (solved(one.wanted, one.wantedFeedback) - solveA) / frames;
-        double hB = two.present;
-        double kB = two.feedback;
-        double slopeB = (two.wanted - hB) / frames;
-        double feedbackSlopeB = (two.wantedFeedback - kB) / frames;
-        double solveB = solved(hB, kB);
+        double hA = one.present + MIDDLE * slopeA;
+        double kA = one.feedback + MIDDLE * feedbackSlopeA;
+        solveA += MIDDLE * solveSlopeA;
+        double lastA = one.scaledBy;
+        double slopeB = (two.wanted - two.present) / frames;
+        double feedbackSlopeB = (two.wantedFeedback - two.feedback) / frames;
+        double solveB = solved(two.present, two.feedback);
         double solveSlopeB = (solved(two.wanted, two.wantedFeedback) - solveB) / frames;
+        double hB = two.present + MIDDLE * slopeB;
+        double kB = two.feedback + MIDDLE * feedbackSlopeB;
+        solveB += MIDDLE * solveSlopeB;
+        double lastB = two.scaledBy;
         double lA = m[0];
         double l1A = m[1];
         double l2A = m[2];
@@ -190,10 +205,7 @@ public final class Ladder {
         double r3B = n[8];
         double r4B = n[9];
         for (int from = 0; from < frames; from += HELD) {
-            double scaleA = hA / (hA + HELD * slopeA);
-            hA += HELD * slopeA;
-            kA += HELD * feedbackSlopeA;
-            solveA += HELD * solveSlopeA;
+            double scaleA = lastA / hA;
             double scale2A = scaleA * scaleA;
             double scale3A = scale2A * scaleA;
             double scale4A = scale2A * scale2A;
@@ -210,10 +222,7 @@ public final class Ladder {
             double inA = (1 + 0.5 * kA) * solveA * INTO_LOOP;
             double outA = h4A * OUT_OF_LOOP;
             double backA = kA * h4A * solveA;
-            double scaleB = hB / (hB + HELD * slopeB);
-            hB += HELD * slopeB;
-            kB += HELD * feedbackSlopeB;
-            solveB += HELD * solveSlopeB;
+            double scaleB = lastB / hB;
             double scale2B = scaleB * scaleB;
             double scale3B = scale2B * scaleB;
             double scale4B = scale2B * scale2B;
@@ -231,22 +240,30 @@ public final class Ladder {
             double outB = h4B * OUT_OF_LOOP;
             double backB = kB * h4B * solveB;
             for (int i = from; i < from + HELD; i++) {
+                double u3A = pA * l3A + l2A;
+                double u4A = pA * l4A + l3A + u3A;
                 double t1A = pA * l1A + lA;
                 double t2A = pA * l2A + l1A + t1A;
-                double t3A = pA * l3A + l2A + t2A;
-                double t4A = pA * l4A + l3A + t3A;
+                double t3A = u3A + t2A;
+                double t4A = u4A + t2A;
+                double v3A = pA * r3A + r2A;
+                double v4A = pA * r4A + r3A + v3A;
                 double s1A = pA * r1A + rA;
                 double s2A = pA * r2A + r1A + s1A;
-                double s3A = pA * r3A + r2A + s2A;
-                double s4A = pA * r4A + r3A + s3A;
+                double s3A = v3A + s2A;
+                double s4A = v4A + s2A;
+                double u3B = pB * l3B + l2B;
+                double u4B = pB * l4B + l3B + u3B;
                 double t1B = pB * l1B + lB;
                 double t2B = pB * l2B + l1B + t1B;
-                double t3B = pB * l3B + l2B + t2B;
-                double t4B = pB * l4B + l3B + t3B;
+                double t3B = u3B + t2B;
+                double t4B = u4B + t2B;
+                double v3B = pB * r3B + r2B;
+                double v4B = pB * r4B + r3B + v3B;
                 double s1B = pB * r1B + rB;
                 double s2B = pB * r2B + r1B + s1B;
-                double s3B = pB * r3B + r2B + s2B;
-                double s4B = pB * r4B + r3B + s3B;
+                double s3B = v3B + s2B;
+                double s4B = v4B + s2B;
                 double xA = oneLeft[i] * inA - backA * t4A;
                 double x2A = xA * xA;
                 lA = x2A < LEVEL_SQUARED ? xA * (1 - x2A) : xA > 0 ? LEVEL : -LEVEL;
@@ -280,6 +297,14 @@ public final class Ladder {
                 r4B = s4B + rB;
                 twoRight[i] = outB * r4B;
             }
+            lastA = hA;
+            hA += HELD * slopeA;
+            kA += HELD * feedbackSlopeA;
+            solveA += HELD * solveSlopeA;
+            lastB = hB;
+            hB += HELD * slopeB;
+            kB += HELD * feedbackSlopeB;
+            solveB += HELD * solveSlopeB;
         }
         m[0] = lA + 1e-20;
         m[1] = l1A;
@@ -301,8 +326,8 @@ public final class Ladder {
         n[7] = r2B;
         n[8] = r3B;
         n[9] = r4B;
-        one.arrive();
-        two.arrive();
+        one.arrive(lastA);
+        two.arrive(lastB);
     }
 
     private static double solved(double h, double k) {
@@ -310,7 +335,8 @@ public final class Ladder {
         return 1 / (1 + k * h2 * h2);
     }
 
-    private void arrive() {
+    private void arrive(double newScaledBy) {
+        scaledBy = newScaledBy;
         present = wanted;
         feedback = wantedFeedback;
     }
