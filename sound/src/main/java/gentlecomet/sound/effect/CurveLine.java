@@ -115,10 +115,21 @@ final class CurveLine {
         double pace = beyond ? 1 : 1 - slope;
         int k = (int) place;
         double t = place - k;
-        int whole = (int) Math.floor(pace + 0.5);
+        int whole = pace > 0.5 && pace < 1.5 ? 1 : (int) Math.floor(pace + 0.5);
         double part = pace - whole;
+        double end = t + part * SAMPLES;
+        if (whole == 1 && end >= 0 && end <= 1) {
+            run(k, t, part, out, 0, SAMPLES, add);
+        } else {
+            readInRuns(k, whole, t, part, out, add);
+        }
+    }
+
+    /** In runs for as long as the reading stays between its two samples, or keeps to the same distance from them. */
+    private void readInRuns(int first, int whole, double start, double part, double[] out, boolean add) {
+        int k = first;
+        double t = start;
         int done = 0;
-        // In runs for as long as the reading stays between its two samples, or keeps to the same distance from them.
         while (done < SAMPLES) {
             int count = SAMPLES - done;
             double end = t + part * count;
@@ -126,12 +137,10 @@ final class CurveLine {
                 int between = (int) ((part > 0 ? 1 - t : -t) / part) + 1;
                 count = between < count ? between : count;
             }
-            if (whole != 1) {
-                leap(k, whole, t, part, out, done, count, add);
-            } else if (add) {
-                addRun(curves, ORDER * (k & size - 1), t, part, out, done, count);
+            if (whole == 1) {
+                run(k, t, part, out, done, count, add);
             } else {
-                run(curves, ORDER * (k & size - 1), t, part, out, done, count);
+                leap(k, whole, t, part, out, done, count, add);
             }
             done += count;
             k += whole * count;
@@ -143,6 +152,15 @@ final class CurveLine {
                 t += 1;
                 k--;
             }
+        }
+    }
+
+    private void run(int k, double t, double part, double[] out, int at, int count, boolean add) {
+        int first = ORDER * (k & size - 1);
+        if (add) {
+            addRun(curves, first, t, part, out, at, count);
+        } else {
+            run(curves, first, t, part, out, at, count);
         }
     }
 

@@ -49,22 +49,11 @@ final class Limiter implements Effect {
         double gain = gainOf.gainOfDb(block[at + EffectParameters.LIMITER_GAIN]);
         double ceiling = ceilingOf.gainOfDb(block[at + EffectParameters.LIMITER_CEILING]);
         double letGo = 1 - heldOf.exp2(-SAMPLES / (block[at + EffectParameters.LIMITER_RELEASE] * sampleRate) * LOG2_E);
-        double peak = 0;
-        double[] heldLeft = left[oldest];
-        double[] heldRight = right[oldest];
-        oldest = 1 - oldest;
-        for (int i = 0; i < SAMPLES; i++) {
-            double l = toLeft[i] * gain;
-            double r = toRight[i] * gain;
-            double a = Math.abs(l);
-            double b = Math.abs(r);
-            peak = a > peak ? a : peak;
-            peak = b > peak ? b : peak;
-            toLeft[i] = heldLeft[i];
-            toRight[i] = heldRight[i];
-            heldLeft[i] = l;
-            heldRight[i] = r;
+        if (gain != 1) {
+            scale(toLeft, toRight, gain);
         }
+        double peak = exchange(toLeft, toRight, left[oldest], right[oldest]);
+        oldest = 1 - oldest;
         allowed[0] = allowed[1];
         allowed[1] = allowed[2];
         allowed[2] = peak > ceiling ? ceiling / peak : 1;
@@ -84,6 +73,31 @@ final class Limiter implements Effect {
             }
         }
         present = wanted;
+    }
+
+    private static void scale(double[] left, double[] right, double gain) {
+        for (int i = 0; i < SAMPLES; i++) {
+            left[i] *= gain;
+            right[i] *= gain;
+        }
+    }
+
+    /** Puts what comes in in the place of what was held back, and the other way round; answers the greatest level of what comes in. */
+    private static double exchange(double[] left, double[] right, double[] heldLeft, double[] heldRight) {
+        double peak = 0;
+        for (int i = 0; i < SAMPLES; i++) {
+            double l = left[i];
+            double r = right[i];
+            double a = Math.abs(l);
+            double b = Math.abs(r);
+            peak = a > peak ? a : peak;
+            peak = b > peak ? b : peak;
+            left[i] = heldLeft[i];
+            right[i] = heldRight[i];
+            heldLeft[i] = l;
+            heldRight[i] = r;
+        }
+        return peak;
     }
 
     @Override

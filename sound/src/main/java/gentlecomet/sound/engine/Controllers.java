@@ -39,6 +39,8 @@ final class Controllers {
     private double moving;
     private boolean slides;
     private boolean keysMove;
+    /** Nothing is on its way. */
+    private boolean resting;
 
     Controllers() {
         reset();
@@ -46,6 +48,7 @@ final class Controllers {
 
     void set(int controller, double value) {
         wanted[controller] = Math.max(controller == BEND ? -1 : 0, Math.min(1, value));
+        resting = false;
     }
 
     /**
@@ -56,6 +59,7 @@ final class Controllers {
      * @param newRise      seconds in which it goes from none to full at the fastest; {@code newFall} back
      */
     void shapeTouch(double newThreshold, double newCurve, double newRise, double newFall) {
+        resting &= threshold == newThreshold && curve == newCurve;
         threshold = newThreshold;
         curve = newCurve;
         rise = newRise;
@@ -66,11 +70,13 @@ final class Controllers {
     void setKeyBend(int key, double semitones) {
         bendWanted[key] = Math.max(-96, Math.min(96, semitones));
         slides = true;
+        resting = false;
     }
 
     void setKeySlide(int key, double value) {
         slideWanted[key] = Math.max(0, Math.min(1, value));
         slides = true;
+        resting = false;
     }
 
     /** Bend of each key in semitones, as it stands now. Not to be written to. */
@@ -87,6 +93,7 @@ final class Controllers {
     void setKeyPressure(int key, double value) {
         keyWanted[key] = Math.max(0, Math.min(1, value));
         keysMove = true;
+        resting = false;
     }
 
     /** A key goes down: its pressure starts from nothing. */
@@ -116,7 +123,11 @@ final class Controllers {
         return eased[controller];
     }
 
-    void advance(double step) {
+    /** Moves on by a control step. @return whether anything may have moved */
+    boolean advance(double step) {
+        if (resting) {
+            return false;
+        }
         double part = 1 - left.exp2(-step / EASE_SECONDS * 1.4426950408889634);
         for (int i = 0; i < COUNT; i++) {
             if (i != AFTERTOUCH) {
@@ -142,6 +153,11 @@ final class Controllers {
                 slides |= keyBend[key] != bendWanted[key] || keySlide[key] != slideWanted[key];
             }
         }
+        resting = !keysMove && !slides && eased[AFTERTOUCH] == taken(wanted[AFTERTOUCH]);
+        for (int i = 0; i < COUNT; i++) {
+            resting &= i == AFTERTOUCH || eased[i] == wanted[i];
+        }
+        return true;
     }
 
     private double taken(double pressure) {
@@ -175,5 +191,6 @@ final class Controllers {
         moving = 0;
         keysMove = false;
         slides = false;
+        resting = false;
     }
 }

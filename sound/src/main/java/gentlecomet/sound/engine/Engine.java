@@ -1,9 +1,6 @@
 package gentlecomet.sound.engine;
 
-import gentlecomet.sound.maths.Bend;
 import gentlecomet.sound.maths.ControlStep;
-import gentlecomet.sound.maths.Polynomials;
-import gentlecomet.sound.maths.Remembered;
 import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
@@ -34,20 +31,9 @@ public final class Engine {
     private final VoicePool pool;
     private final NotePlay notes;
     private final LayerMaterial[] materials = new LayerMaterial[Parameters.LAYERS];
-    private final LayerBus[] buses = new LayerBus[Parameters.LAYERS];
-    private final SharedLfos lfos = new SharedLfos();
-    private final EffectChain effects;
+    private final StepRenderer renderer;
     private final EngineView view;
-    private final EffectModulation modulation = new EffectModulation();
-    private final double[] stepLeft = new double[STEP];
-    private final double[] stepRight = new double[STEP];
     private int ready;
-    private double steps;
-    private double bendRange = -1;
-    private int faults;
-    private int factor = 1;
-    private double trim;
-    private final Remembered trimGain = new Remembered();
 
     /** @param sampleRate in Hz, 8000 to 192000 */
     public Engine(double sampleRate) {
@@ -55,10 +41,9 @@ public final class Engine {
         pool = new VoicePool(shelf);
         for (int layer = 0; layer < Parameters.LAYERS; layer++) {
             materials[layer] = new LayerMaterial(shelf);
-            buses[layer] = new LayerBus(sampleRate);
         }
-        effects = new EffectChain(PatchParameters.EFFECTS, PatchParameters.effect(0), sampleRate);
-        view = new EngineView(pool, panel, buses, effects, setting.levels);
+        renderer = new StepRenderer(sampleRate, panel, controllers, pool, materials, setting);
+        view = new EngineView(pool, panel, renderer.buses(), renderer.effects(), setting.levels);
         notes = new NotePlay(panel, pool, controllers, setting, materials);
         takeMaterial();
     }
@@ -78,7 +63,7 @@ public final class Engine {
         panel.take(patchImage, true);
         takeMaterial();
         reset();
-        trim = Polynomials.gainOfDb(panel.wanted(PatchParameters.LEVEL_TRIM));
+        renderer.settleTrim();
     }
 
     /** Takes over changed values, routes and macros of the patch while it goes on sounding. The image is copied. */
@@ -100,18 +85,9 @@ public final class Engine {
     public void reset() {
         pool.stop();
         controllers.reset();
-        setting.takeHands(controllers, panel);
-        bendRange = -1;
         notes.reset();
-        effects.reset();
-        modulation.reset();
-        for (int layer = 0; layer < Parameters.LAYERS; layer++) {
-            buses[layer].reset();
-            lfos.start(layer, panel.layerBlock(layer), tempo());
-        }
+        renderer.reset();
         ready = 0;
-        steps = 0;
-        clear(stepLeft, stepRight);
     }
 
     /** Ends every note with its release, whatever is held; the pedal goes up. */
@@ -121,7 +97,7 @@ public final class Engine {
 
     /** A key goes down. @param velocity 1 to 127; 0 counts as a key that goes up, as in MIDI 1.0 */
     public void noteOn(int key, int velocity) {
-        notes.on(key, velocity, steps * STEP / sampleRate, voiceRate());
+        notes.on(key, velocity, renderer.seconds(), renderer.voiceRate());
     }
 
     /** A key goes up, with MIDI's usual release velocity of 64. Keys that are not down are ignored. */
@@ -131,7 +107,7 @@ public final class Engine {
 
     /** A key goes up. @param velocity with which it does, 0 to 127 */
     public void noteOff(int key, int velocity) {
-        notes.off(key, velocity, steps * STEP / sampleRate, voiceRate());
+        notes.off(key, velocity, renderer.seconds(), renderer.voiceRate());
     }
 
     /** Sustain pedal, 0 to 1; it holds notes from a half on. */
@@ -171,7 +147,7 @@ public final class Engine {
 
     /** A range of bend in place of the patch's own, as a controller may ask for it (MIDI's RPN 0); a reset or another patch takes it back. */
     public void bendRange(double semitones) {
-        bendRange = Math.max(0, Math.min(96, semitones));
+        renderer.bendRange(Math.max(0, Math.min(96, semitones)));
     }
 
     /** Bend of one key alone, in semitones, as controllers with a channel for each note send it. It stays for the next note of the key. */
@@ -195,21 +171,15 @@ public final class Engine {
 
     /** Writes the next frames into two channels, from {@code offset} on. Values may exceed 1; nothing is clipped here. */
     public void render(double[] left, double[] right, int offset, int frames) {
-        double[] fromLeft = stepLeft;
-        double[] fromRight = stepRight;
         int done = 0;
         while (done < frames) {
             if (ready == 0) {
-                renderStep();
+                renderer.render();
                 ready = STEP;
             }
             int take = Math.min(ready, frames - done);
-            int from = STEP - ready;
-            int to = offset + done;
-            for (int i = 0; i < take; i++) {
-                left[to + i] = fromLeft[from + i];
-                right[to + i] = fromRight[from + i];
-            }
+            copy(renderer.left(), STEP - ready, left, offset + done, take);
+            copy(renderer.right(), STEP - ready, right, offset + done, take);
             ready -= take;
             done += take;
         }
@@ -226,16 +196,12 @@ public final class Engine {
 
     /** How long the output can be silent, in seconds, before another echo comes. */
     public double longestGapSeconds() {
-        double longest = 0;
-        for (int layer = 0; layer < Parameters.LAYERS; layer++) {
-            longest = Math.max(longest, buses[layer].effects.gapSeconds(panel.layerBlock(layer), tempo()));
-        }
-        return longest + effects.gapSeconds(panel.patchBlock(), tempo());
+        return renderer.longestGapSeconds();
     }
 
     /** Voices silenced since the start because they produced no valid sound. */
     public int faults() {
-        return faults;
+        return renderer.faults();
     }
 
     /** Bit n is set while layer n sounds a held note. */
@@ -248,12 +214,10 @@ public final class Engine {
         return view;
     }
 
-    private double tempo() {
-        return panel.patchBlock()[PatchParameters.TEMPO];
-    }
-
-    private double voiceRate() {
-        return sampleRate * factor;
+    private static void copy(double[] from, int first, double[] to, int at, int count) {
+        for (int i = 0; i < count; i++) {
+            to[at + i] = from[first + i];
+        }
     }
 
     private void takeMaterial() {
@@ -269,133 +233,11 @@ public final class Engine {
         for (int layer = 0; layer < Parameters.LAYERS; layer++) {
             double[] wanted = panel.wantedLayer(layer);
             materials[layer].choose(wanted);
-            buses[layer].effects.equip(wanted);
             if (wanted[LayerParameters.ON] == 1) {
                 pool.equip(wanted, sampleRate * MOST_OVERSAMPLING);
             }
         }
-        effects.equip(panel.wantedPatch());
         setting.tuning.set(panel.wanted(PatchParameters.TUNING), PatchImage.shape(panel.image(), Shapes.SCALE));
-        int wantedFactor = 1 << (int) panel.wanted(PatchParameters.OVERSAMPLING);
-        if (wantedFactor != factor) {
-            factor = wantedFactor;
-            pool.stop();
-        }
-    }
-
-    private void renderStep() {
-        double seconds = STEP / sampleRate;
-        double[] block = panel.patchBlock();
-        controllers.shapeTouch(block[PatchParameters.TOUCH_THRESHOLD] / 100, block[PatchParameters.TOUCH_CURVE] / 100, block[PatchParameters.TOUCH_RISE],
-                block[PatchParameters.TOUCH_FALL]);
-        controllers.advance(seconds);
-        panel.advance(seconds);
-        fillSetting(seconds);
-        pool.muster();
-        boolean anything = false;
-        for (int layer = 0; layer < Parameters.LAYERS; layer++) {
-            anything |= renderLayer(layer, anything);
-        }
-        if (!anything) {
-            clear(stepLeft, stepRight);
-        }
-        if (!panel.patchRouting().empty()) {
-            panel.routePatch(modulation.follow(panel.patchRouting(), pool.newest(), setting.modulation));
-        }
-        effects.process(panel.patchBlock(), setting.tempo, stepLeft, stepRight);
-        setting.levels.lookAtEffects(stepLeft, stepRight);
-        double end = trimGain.gainOfDb(panel.patchBlock()[PatchParameters.LEVEL_TRIM]);
-        if (trim != 1 || end != 1) {
-            withGain(stepLeft, trim, (end - trim) / STEP);
-            withGain(stepRight, trim, (end - trim) / STEP);
-        }
-        trim = end;
-        setting.levels.lookAtOutput(stepLeft, stepRight);
-        steps++;
-    }
-
-    private static void withGain(double[] samples, double gain, double slope) {
-        double[] ramp = ControlStep.RAMP;
-        for (int i = 0; i < STEP; i++) {
-            samples[i] *= gain + slope * ramp[i];
-        }
-    }
-
-    private static void clear(double[] left, double[] right) {
-        for (int i = 0; i < STEP; i++) {
-            left[i] = 0;
-            right[i] = 0;
-        }
-    }
-
-    /**
-     * Renders a layer into the step.
-     *
-     * @param add to what other layers have put there
-     * @return whether there was anything to put there
-     */
-    private boolean renderLayer(int layer, boolean add) {
-        LayerBus bus = buses[layer];
-        if (pool.sounds(layer)) {
-            bus.clear();
-            for (int part = 0; part < factor; part++) {
-                faults += pool.render(layer, setting, panel, bus.left, bus.right);
-                if (factor > 1) {
-                    bus.keep(part);
-                }
-            }
-            bus.wake();
-        } else if (!bus.awake() && !bus.effects.inUse()) {
-            return false;
-        } else {
-            bus.rest(factor);
-        }
-        if (factor > 1) {
-            bus.bringDown(factor);
-        }
-        if (!panel.effectRouting(layer).empty()) {
-            panel.routeEffects(layer, bus.modulation.follow(panel.effectRouting(layer), pool.newest(layer), setting.modulation));
-        }
-        setting.levels.look(layer, StageLevels.VOICES, bus.left, bus.right, 1);
-        bus.effects.process(panel.layerBlock(layer), setting.tempo, bus.left, bus.right);
-        setting.levels.look(layer, StageLevels.LAYER, bus.left, bus.right, 1);
-        if (add) {
-            add(bus.left, bus.right, stepLeft, stepRight);
-        } else {
-            copy(bus.left, bus.right, stepLeft, stepRight);
-        }
-        return true;
-    }
-
-    private static void add(double[] left, double[] right, double[] toLeft, double[] toRight) {
-        for (int i = 0; i < STEP; i++) {
-            toLeft[i] += left[i];
-            toRight[i] += right[i];
-        }
-    }
-
-    private static void copy(double[] left, double[] right, double[] toLeft, double[] toRight) {
-        for (int i = 0; i < STEP; i++) {
-            toLeft[i] = left[i];
-            toRight[i] = right[i];
-        }
-    }
-
-    private void fillSetting(double seconds) {
-        setting.tempo = tempo();
-        setting.sampleRate = voiceRate();
-        setting.stepSeconds = seconds / factor;
-        double bend = controllers.get(Controllers.BEND);
-        double bendCurve = panel.patchBlock()[PatchParameters.BEND_CURVE] / 100;
-        double bentBy = bendCurve == 0 ? bend : bend < 0 ? -Bend.at(-bend, bendCurve) : Bend.at(bend, bendCurve);
-        setting.bendSemitones = bentBy * (bendRange >= 0 ? bendRange : panel.patchBlock()[bend < 0 ? PatchParameters.BEND_DOWN : PatchParameters.BEND_UP]);
-        setting.takeHands(controllers, panel);
-        for (int layer = 0; layer < Parameters.LAYERS; layer++) {
-            double[] stored = panel.layerBlock(layer);
-            if (SharedLfos.any(stored)) {
-                Voice newest = pool.newest(layer);
-                lfos.advance(layer, newest == null ? stored : newest.block(), materials[layer], setting.tempo, seconds, setting.sharedLfos[layer]);
-            }
-        }
+        renderer.equip();
     }
 }

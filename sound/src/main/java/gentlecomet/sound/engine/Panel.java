@@ -137,10 +137,14 @@ final class Panel {
         return patchRouting;
     }
 
-    /** Parameters on their way go most of it within a few milliseconds; steps and choices jump. */
-    void advance(double stepSeconds) {
+    /**
+     * Parameters on their way go most of it within a few milliseconds; steps and choices jump.
+     *
+     * @return whether any has moved
+     */
+    boolean advance(double stepSeconds) {
         if (movingCount == 0) {
-            return;
+            return false;
         }
         double part = 1 - Polynomials.exp2(-stepSeconds / EASE_SECONDS * LOG2_E);
         int still = 0;
@@ -155,6 +159,7 @@ final class Panel {
             lay(i);
         }
         movingCount = still;
+        return true;
     }
 
     /** Applies the routes to the effects that all layers share. */
