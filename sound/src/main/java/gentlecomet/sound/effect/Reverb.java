@@ -86,10 +86,8 @@ final class Reverb implements Effect {
         soften(4, dampingPart, lastEven, lastOdd);
         double width = block[at + EffectParameters.REVERB_WIDTH] / 100;
         join(even, odd, lastEven, lastOdd, sum, 0.5 + 0.5 * width, 0.5 - 0.5 * width, left, right);
-        feedBack(0, sum, wetLeft, 0.5);
-        feedBack(1, sum, wetRight, 0.5);
-        feedBack(2, sum, wetLeft, -0.5);
-        feedBack(3, sum, wetRight, -0.5);
+        feedBack(0, wetLeft);
+        feedBack(1, wetRight);
         reflect(block[at + EffectParameters.REVERB_EARLY], preDelay, left, right);
         preLeft.moveOn();
         preRight.moveOn();
@@ -213,23 +211,34 @@ final class Reverb implements Effect {
         damp[k + 3] = g + 1e-20;
     }
 
-    /** Feeds a line and the fourth after it, which take the same share of what comes in. */
-    private void feedBack(int k, double[] sum, double[] in, double share) {
-        StepRing one = lines[k];
-        StepRing two = lines[k + 4];
-        feedBack(one.samples, one.at(), taps[k], two.samples, two.at(), taps[k + 4], sum, in, share);
-        one.repeatBeginning();
-        one.moveOn();
-        two.repeatBeginning();
-        two.moveOn();
-    }
-
-    private static void feedBack(double[] one, int atOne, double[] tapOne, double[] two, int atTwo, double[] tapTwo, double[] sum, double[] in,
-            double share) {
+    /** Feeds every second line from one on: what comes in goes into the first and third of them, and with the other sign into the others. */
+    private void feedBack(int k, double[] in) {
+        double[] one = lines[k].samples;
+        double[] two = lines[k + 2].samples;
+        double[] three = lines[k + 4].samples;
+        double[] four = lines[k + 6].samples;
+        int atOne = lines[k].at();
+        int atTwo = lines[k + 2].at();
+        int atThree = lines[k + 4].at();
+        int atFour = lines[k + 6].at();
+        double[] tapOne = taps[k];
+        double[] tapTwo = taps[k + 2];
+        double[] tapThree = taps[k + 4];
+        double[] tapFour = taps[k + 6];
+        double[] all = sum;
         for (int i = 0; i < SAMPLES; i++) {
-            double added = in[i] * share - sum[i];
+            double half = in[i] * 0.5;
+            double s = all[i];
+            double added = half - s;
+            double taken = half + s;
             one[atOne + i] = tapOne[i] + added;
-            two[atTwo + i] = tapTwo[i] + added;
+            two[atTwo + i] = tapTwo[i] - taken;
+            three[atThree + i] = tapThree[i] + added;
+            four[atFour + i] = tapFour[i] - taken;
+        }
+        for (int n = k; n < LINES; n += 2) {
+            lines[n].repeatBeginning();
+            lines[n].moveOn();
         }
     }
 }

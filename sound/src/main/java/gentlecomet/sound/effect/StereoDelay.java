@@ -58,30 +58,35 @@ final class StereoDelay implements Effect {
             lengthLeft = wantedLeft;
             lengthRight = wantedRight;
         }
+        // What comes out is needed once more where the samples that come in are to be added to it.
+        double[] outLeft = inLeft == left ? echoLeft : left;
+        double[] outRight = inRight == right ? echoRight : right;
         double lowCut = block[at + EffectParameters.DELAY_LOW_CUT];
         double highCut = block[at + EffectParameters.DELAY_HIGH_CUT];
         if (wobble == 0 && lengthLeft == wantedLeft && lengthRight == wantedRight) {
-            cuts.process(lineLeft.samples, lineLeft.before((int) lengthLeft), lineRight.samples, lineRight.before((int) lengthRight), echoLeft, echoRight,
+            cuts.process(lineLeft.samples, lineLeft.before((int) lengthLeft), lineRight.samples, lineRight.before((int) lengthRight), outLeft, outRight,
                     lowCut, highCut, sampleRate);
         } else {
-            lengthLeft = slide(lineLeft, echoLeft, lengthLeft, wantedLeft, wobble > 0);
-            lengthRight = slide(lineRight, echoRight, lengthRight, wantedRight, wobble > 0);
-            cuts.process(echoLeft, echoRight, lowCut, highCut, sampleRate);
+            lengthLeft = slide(lineLeft, outLeft, lengthLeft, wantedLeft, wobble > 0);
+            lengthRight = slide(lineRight, outRight, lengthRight, wantedRight, wobble > 0);
+            cuts.process(outLeft, outRight, lowCut, highCut, sampleRate);
         }
         double feedback = block[at + EffectParameters.DELAY_FEEDBACK] / 100;
         if (block[at + EffectParameters.DELAY_PING_PONG] == 1) {
             for (int i = 0; i < SAMPLES; i++) {
                 middle[i] = 0.5 * (inLeft[i] + inRight[i]);
             }
-            feed(lineLeft, middle, echoRight, feedback);
-            feed(lineRight, echoLeft, echoLeft, 0);
+            feed(lineLeft, middle, outRight, feedback);
+            feed(lineRight, outLeft, outLeft, 0);
         } else {
-            feed(lineLeft, inLeft, echoLeft, feedback);
-            feed(lineRight, inRight, echoRight, feedback);
+            feed(lineLeft, inLeft, outLeft, feedback);
+            feed(lineRight, inRight, outRight, feedback);
         }
-        for (int i = 0; i < SAMPLES; i++) {
-            left[i] = echoLeft[i];
-            right[i] = echoRight[i];
+        if (outLeft != left) {
+            for (int i = 0; i < SAMPLES; i++) {
+                left[i] = outLeft[i];
+                right[i] = outRight[i];
+            }
         }
     }
 

@@ -6,62 +6,44 @@ package gentlecomet.sound.maths;
  */
 public final class Grain {
 
-    private static final int HALF = ControlStep.SAMPLES / 2;
-    private static final int[] AHEAD = ahead();
+    /** Multiplier and increment of the congruential generator "ranqd1" (D. Knuth and H. W. Lewis; Press et al., Numerical Recipes). */
+    private static final int FACTOR = 1664525;
+    private static final int STEP = 1013904223;
+    /** The same for four steps at once. */
+    private static final int FACTOR_OF_FOUR = FACTOR * FACTOR * FACTOR * FACTOR;
+    private static final int STEP_OF_FOUR = STEP * (1 + FACTOR + FACTOR * FACTOR + FACTOR * FACTOR * FACTOR);
+    private static final double SCALE = 1.0 / 2147483648.0;
 
     private int state;
 
     /** Restarts the sequence from any seed. */
     public void seed(int seed) {
-        int mixed = mix(seed);
-        state = mixed == 0 ? 0x6D2B79F5 : mixed;
+        state = mix(seed);
     }
 
-    /** The next number, evenly spread over -1 (inclusive) to 1 (exclusive). Marsaglia's xorshift (2003). */
+    /** The next number, evenly spread over -1 (inclusive) to 1 (exclusive). */
     public double next() {
-        int s = state;
-        s ^= s << 13;
-        s ^= s >>> 17;
-        s ^= s << 5;
-        state = s;
-        return s * (1.0 / 2147483648.0);
+        state = state * FACTOR + STEP;
+        return state * SCALE;
     }
 
-    /**
-     * Writes a control step of the next numbers, as {@link #next} gives them. Both halves are made side by side, because each number waits
-     * for the one before: a later state is the sum, without carry, of what each bit of the state comes to by then.
-     */
+    /** Writes a control step of the next numbers, as {@link #next} gives them; in four chains, each of which takes every fourth. */
     public void fill(double[] to) {
-        int s = state;
-        int t = AHEAD[s & 255] ^ AHEAD[256 + (s >>> 8 & 255)] ^ AHEAD[512 + (s >>> 16 & 255)] ^ AHEAD[768 + (s >>> 24)];
-        for (int i = 0; i < HALF; i++) {
-            s ^= s << 13;
-            t ^= t << 13;
-            s ^= s >>> 17;
-            t ^= t >>> 17;
-            s ^= s << 5;
-            t ^= t << 5;
-            to[i] = s * (1.0 / 2147483648.0);
-            to[HALF + i] = t * (1.0 / 2147483648.0);
+        int one = state * FACTOR + STEP;
+        int two = one * FACTOR + STEP;
+        int three = two * FACTOR + STEP;
+        int four = three * FACTOR + STEP;
+        for (int i = 0; i < ControlStep.SAMPLES; i += 4) {
+            state = four;
+            to[i] = one * SCALE;
+            to[i + 1] = two * SCALE;
+            to[i + 2] = three * SCALE;
+            to[i + 3] = four * SCALE;
+            one = one * FACTOR_OF_FOUR + STEP_OF_FOUR;
+            two = two * FACTOR_OF_FOUR + STEP_OF_FOUR;
+            three = three * FACTOR_OF_FOUR + STEP_OF_FOUR;
+            four = four * FACTOR_OF_FOUR + STEP_OF_FOUR;
         }
-        state = t;
-    }
-
-    /** For each byte of a state and each of its values: the state half a control step later. */
-    private static int[] ahead() {
-        int[] table = new int[4 * 256];
-        for (int place = 0; place < 4; place++) {
-            for (int value = 0; value < 256; value++) {
-                int s = value << 8 * place;
-                for (int i = 0; i < HALF; i++) {
-                    s ^= s << 13;
-                    s ^= s >>> 17;
-                    s ^= s << 5;
-                }
-                table[256 * place + value] = s;
-            }
-        }
-        return table;
     }
 
     /** A well mixed integer for a seed and two coordinates, for example a note's number and a copy's. */

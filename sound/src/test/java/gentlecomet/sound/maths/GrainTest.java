@@ -55,4 +55,25 @@ class GrainTest {
         assertEquals(0, neighbours / count, 5 * Math.sqrt(1.0 / 9 / count));
         assertEquals(0, half / count, 5 * Math.sqrt(2.0 / 9 / count));
     }
+
+    /** White: no number has to do with any of the next 300, those of the step before in the same place among them. */
+    @ParameterizedTest
+    @ValueSource(ints = {5, 90210})
+    void noiseIsWhite(int seed) {
+        Grain grain = new Grain();
+        grain.seed(seed);
+        double[] noise = new double[1 << 18];
+        double[] step = new double[ControlStep.SAMPLES];
+        for (int at = 0; at < noise.length; at += step.length) {
+            grain.fill(step);
+            System.arraycopy(step, 0, noise, at, step.length);
+        }
+        for (int lag = 1; lag <= 300; lag++) {
+            double sum = 0;
+            for (int i = lag; i < noise.length; i++) {
+                sum += noise[i] * noise[i - lag];
+            }
+            assertEquals(0, sum / (noise.length - lag), 5 * Math.sqrt(1.0 / 9 / noise.length), "lag " + lag);
+        }
+    }
 }
