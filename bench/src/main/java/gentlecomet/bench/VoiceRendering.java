@@ -27,7 +27,7 @@ import org.openjdk.jmh.annotations.Warmup;
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
 @Warmup(iterations = 4, time = 2)
 @Measurement(iterations = 6, time = 2)
-@Fork(value = 1, jvmArgsAppend = "-XX:-UseSuperWord")
+@Fork(value = 1, jvmArgsAppend = "-XX:MaxVectorSize=16")
 public class VoiceRendering {
 
     private static final int RATE = 48000;

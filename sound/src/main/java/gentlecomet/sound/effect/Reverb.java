@@ -20,8 +20,7 @@ final class Reverb implements Effect {
     private static final double LONGEST_PRE_DELAY = 0.65;
 
     private final double sampleRate;
-    private final StepRing[] lines = new StepRing[LINES];
-    private final int[] lengths = new int[LINES];
+    private final TankLine[] lines = new TankLine[LINES];
     private final double[] damp = new double[LINES];
     private final double[][] taps = new double[LINES][SAMPLES];
     private final double[] sum = new double[SAMPLES];
@@ -46,7 +45,7 @@ final class Reverb implements Effect {
     Reverb(double sampleRate) {
         this.sampleRate = sampleRate;
         for (int k = 0; k < LINES; k++) {
-            lines[k] = new StepRing(LENGTHS[k] * sampleRate);
+            lines[k] = new TankLine(Math.max(SAMPLES + 1, (int) (LENGTHS[k] * sampleRate)));
         }
         preLeft = new StepRing(LONGEST_PRE_DELAY * sampleRate);
         preRight = new StepRing(LONGEST_PRE_DELAY * sampleRate);
@@ -54,7 +53,7 @@ final class Reverb implements Effect {
 
     @Override
     public void reset() {
-        for (StepRing line : lines) {
+        for (TankLine line : lines) {
             line.reset();
         }
         preLeft.reset();
@@ -134,7 +133,7 @@ final class Reverb implements Effect {
         decayOfGains = -1;
         double scale = SMALLEST + (1 - SMALLEST) * wanted / 100;
         for (int k = 0; k < LINES; k++) {
-            lengths[k] = Math.max(SAMPLES + 1, (int) (LENGTHS[k] * scale * sampleRate));
+            lines[k].resize(Math.max(SAMPLES + 1, (int) (LENGTHS[k] * scale * sampleRate)));
         }
     }
 
@@ -146,7 +145,7 @@ final class Reverb implements Effect {
         if (decaySeconds != decayOfGains) {
             decayOfGains = decaySeconds;
             for (int n = 0; n < LINES; n++) {
-                gains[n] = Polynomials.exp2(-9.965784284662087 * lengths[n] / (decaySeconds * sampleRate));
+                gains[n] = Polynomials.exp2(-9.965784284662087 * lines[n].length() / (decaySeconds * sampleRate));
             }
         }
     }
@@ -176,10 +175,10 @@ final class Reverb implements Effect {
         double[] lineTwo = lines[k + 1].samples;
         double[] lineThree = lines[k + 2].samples;
         double[] lineFour = lines[k + 3].samples;
-        int fromOne = lines[k].before(lengths[k]);
-        int fromTwo = lines[k + 1].before(lengths[k + 1]);
-        int fromThree = lines[k + 2].before(lengths[k + 2]);
-        int fromFour = lines[k + 3].before(lengths[k + 3]);
+        int fromOne = lines[k].at();
+        int fromTwo = lines[k + 1].at();
+        int fromThree = lines[k + 2].at();
+        int fromFour = lines[k + 3].at();
         double gainOne = gains[k] * part;
         double gainTwo = gains[k + 1] * part;
         double gainThree = gains[k + 2] * part;
@@ -237,7 +236,6 @@ final class Reverb implements Effect {
             four[atFour + i] = tapFour[i] - taken;
         }
         for (int n = k; n < LINES; n += 2) {
-            lines[n].repeatBeginning();
             lines[n].moveOn();
         }
     }

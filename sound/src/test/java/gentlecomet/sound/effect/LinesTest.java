@@ -102,6 +102,49 @@ class LinesTest {
         }
     }
 
+    private static void write(TankLine line, int first) {
+        System.arraycopy(parabolas(first), 0, line.samples, line.at(), STEP);
+        line.moveOn();
+    }
+
+    /** A line as long as its delay gives back what went in so many samples before, wherever its steps fall. */
+    @ParameterizedTest
+    @ValueSource(ints = {33, 64, 100, 317})
+    void aTankLineGivesBackWhatWentInItsLengthAgo(int length) {
+        TankLine line = new TankLine(400);
+        line.resize(length);
+        for (int k = 0; k < 60; k++) {
+            for (int i = 0; i < STEP; i++) {
+                int time = k * STEP + i - length;
+                assertEquals(time < 0 ? 0 : parabola(time), line.samples[line.at() + i], 0, "sample " + i + " of step " + k);
+            }
+            write(line, k * STEP);
+        }
+    }
+
+    /** What is in a line that changes its length is stretched: its oldest sample still comes out first, its newest last, and a straight line between. */
+    @ParameterizedTest
+    @CsvSource({"200, 300", "300, 200", "77, 78", "350, 40"})
+    void aTankLineOfAnotherLengthIsStretched(int before, int after) {
+        TankLine line = new TankLine(400);
+        line.resize(before);
+        int time = 0;
+        for (int k = 0; k < 25; k++) {
+            for (int i = 0; i < STEP; i++) {
+                line.samples[line.at() + i] = time++;
+            }
+            line.moveOn();
+        }
+        line.resize(after);
+        for (int n = 0; n < after; n++) {
+            double expected = time - before + n * (before - 1.0) / (after - 1.0);
+            assertEquals(expected, line.samples[line.at() + n % STEP], 1e-9, "sample " + n);
+            if (n % STEP == STEP - 1) {
+                line.moveOn();
+            }
+        }
+    }
+
     private static double gain(double hz, double lowCut, double highCut) {
         OnePoleCuts cuts = new OnePoleCuts();
         int n = ControlStep.SAMPLES;

@@ -209,7 +209,11 @@ public final class Figures {
 
     /** A sine of 220 Hz through an open filter: what is louder above 6 kHz while the parameter moves than before and after, in dBFS. */
     static double click(String change) {
-        Patch patch = Played.patch("layer1.filter1.type=low pass 24", "layer1.filter1.cutoff=5k", "effect1.type=stereo");
+        return click(change, "stereo");
+    }
+
+    static double click(String change, String effect) {
+        Patch patch = Played.patch("layer1.filter1.type=low pass 24", "layer1.filter1.cutoff=5k", "effect1.type=" + effect);
         Engine engine = Played.engine(patch, 48000);
         double[] left = new double[96000];
         double[] right = new double[96000];

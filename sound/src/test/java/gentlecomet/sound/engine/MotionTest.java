@@ -164,4 +164,12 @@ class MotionTest {
         double db = Figures.click(change);
         assertTrue(db < -60, change + " " + db);
     }
+
+    /** A room that grows or shrinks stretches what echoes in it; a delay of another length slides there. */
+    @ParameterizedTest
+    @CsvSource({"effect1.reverb.size=90, reverb", "effect1.reverb.size=20, reverb", "effect1.chorus.depth=10 ms, chorus", "effect1.chorus.delay=30 ms, chorus"})
+    void aLineOfAnotherLengthDoesNotClick(String change, String effect) {
+        double db = Figures.click(change, effect);
+        assertTrue(db < -60, change + " " + db);
+    }
 }
