@@ -22,7 +22,6 @@ final class Reverb implements Effect {
     private final double sampleRate;
     private final TankLine[] lines = new TankLine[LINES];
     private final double[] damp = new double[LINES];
-    private final double[][] taps = new double[LINES][SAMPLES];
     private final double[] sum = new double[SAMPLES];
     private final double[] even = new double[SAMPLES];
     private final double[] odd = new double[SAMPLES];
@@ -169,7 +168,10 @@ final class Reverb implements Effect {
         }
     }
 
-    /** Reads four lines at once and takes their highs away, so that their chains overlap; and sums them, even and odd ones apart. */
+    /**
+     * Takes the highs of what comes out of four lines away, at once, so that their chains overlap; it stays in its place until it is fed
+     * back. And sums them, even and odd ones apart.
+     */
     private void soften(int k, double part, double[] sumEven, double[] sumOdd) {
         double[] lineOne = lines[k].samples;
         double[] lineTwo = lines[k + 1].samples;
@@ -183,10 +185,6 @@ final class Reverb implements Effect {
         double gainTwo = gains[k + 1] * part;
         double gainThree = gains[k + 2] * part;
         double gainFour = gains[k + 3] * part;
-        double[] one = taps[k];
-        double[] two = taps[k + 1];
-        double[] three = taps[k + 2];
-        double[] four = taps[k + 3];
         double d = damp[k];
         double e = damp[k + 1];
         double f = damp[k + 2];
@@ -197,10 +195,10 @@ final class Reverb implements Effect {
             e = lineTwo[fromTwo + i] * gainTwo + e * rest;
             f = lineThree[fromThree + i] * gainThree + f * rest;
             g = lineFour[fromFour + i] * gainFour + g * rest;
-            one[i] = d;
-            two[i] = e;
-            three[i] = f;
-            four[i] = g;
+            lineOne[fromOne + i] = d;
+            lineTwo[fromTwo + i] = e;
+            lineThree[fromThree + i] = f;
+            lineFour[fromFour + i] = g;
             sumEven[i] = d + f;
             sumOdd[i] = e + g;
         }
@@ -220,20 +218,16 @@ final class Reverb implements Effect {
         int atTwo = lines[k + 2].at();
         int atThree = lines[k + 4].at();
         int atFour = lines[k + 6].at();
-        double[] tapOne = taps[k];
-        double[] tapTwo = taps[k + 2];
-        double[] tapThree = taps[k + 4];
-        double[] tapFour = taps[k + 6];
         double[] all = sum;
         for (int i = 0; i < SAMPLES; i++) {
             double half = in[i] * 0.5;
             double s = all[i];
             double added = half - s;
             double taken = half + s;
-            one[atOne + i] = tapOne[i] + added;
-            two[atTwo + i] = tapTwo[i] - taken;
-            three[atThree + i] = tapThree[i] + added;
-            four[atFour + i] = tapFour[i] - taken;
+            one[atOne + i] = one[atOne + i] + added;
+            two[atTwo + i] = two[atTwo + i] - taken;
+            three[atThree + i] = three[atThree + i] + added;
+            four[atFour + i] = four[atFour + i] - taken;
         }
         for (int n = k; n < LINES; n += 2) {
             lines[n].moveOn();
