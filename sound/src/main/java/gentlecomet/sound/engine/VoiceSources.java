@@ -86,7 +86,7 @@ final class VoiceSources {
      * Draws one control step of everything that sounds into the buses, of which the first has to be zero.
      *
      * @param bent    pitch of the voice as a key number with fraction
-     * @param changed whether the block may have changed elsewhere than where the routes lead
+     * @param changed whether more may have changed than what envelopes, curves and LFOs move
      */
     void draw(double[] newBlock, VoiceSetting setting, double bent, boolean changed, Routing routing) {
         block = newBlock;

@@ -150,10 +150,10 @@ public final class Pictures {
     }
 
     private static double frequency(double[] image, int layer, int source) {
-        double semitones = 12 * image[Parameters.ofSource(layer, source, SourceParameters.OCTAVE)]
+        double key = 48 + 12 * image[Parameters.ofSource(layer, source, SourceParameters.OCTAVE)]
                 + image[Parameters.ofSource(layer, source, SourceParameters.SEMITONES)]
                 + image[Parameters.ofSource(layer, source, SourceParameters.CENTS)] / 100;
-        return 440 * Polynomials.exp2((48 + semitones - 69) / 12) * image[Parameters.ofSource(layer, source, SourceParameters.RATIO)];
+        return 440 * Polynomials.exp2((key - 69) / 12) * image[Parameters.ofSource(layer, source, SourceParameters.RATIO)];
     }
 
     /**

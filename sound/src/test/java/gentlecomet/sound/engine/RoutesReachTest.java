@@ -1,5 +1,6 @@
 package gentlecomet.sound.engine;
 
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -130,6 +131,14 @@ class RoutesReachTest {
         for (int i = 0; i < FRAMES; i++) {
             assertEquals(expected[i], found[i], 1e-9, "frame " + i);
         }
+    }
+
+    /** Also a note that comes before anything has been rendered finds macros where they stand. */
+    @Test
+    void theFirstNoteBeginsWhereAMacroPutsIt() {
+        Patch patch = Played.patch("macro1=100", "layer1.source1.wave=saw", "layer1.source1.phase=10");
+        double[] expected = sound(patch.withValue(Parameters.find("layer1.source1.phase"), 35));
+        assertArrayEquals(expected, sound(Played.routed(patch, Modulator.MACRO_1, "layer1.source1.phase", 25)), 1e-9);
     }
 
     private static double[] sound(Patch patch) {
