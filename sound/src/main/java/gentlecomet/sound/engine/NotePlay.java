@@ -17,7 +17,7 @@ final class NotePlay {
     private final VoiceSetting setting;
     private final LayerMaterial[] materials;
     private final HeldKeys held = new HeldKeys();
-    private final Voice.Start note = new Voice.Start();
+    private final NoteStart note = new NoteStart();
     private final Voice[] going = new Voice[PatchParameters.MOST_STACKED];
     private double[] velocityPoints = new double[0];
     private int count;

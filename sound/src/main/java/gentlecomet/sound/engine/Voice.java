@@ -71,27 +71,12 @@ final class Voice {
         filters.equip(layerBlock, highestRate);
     }
 
-    /** What a note begins with. All of one note's voices share it. */
-    static final class Start {
-        int key;
-        int order;
-        double velocity;
-        double gain;
-        double seconds;
-        double tempo;
-        double pitch;
-        double glideFrom;
-        double glideTime;
-        double rate;
-        boolean alternate;
-    }
-
     /**
      * Begins a note of a layer, whose parameters stand where its routes put them for this note.
      *
      * @param seed fixes everything that is random about the note
      */
-    void start(Start note, int newLayer, double newZoneGain, double[] layerBlock, Routing routing, LayerMaterial newMaterial, int seed,
+    void start(NoteStart note, int newLayer, double newZoneGain, double[] layerBlock, Routing routing, LayerMaterial newMaterial, int seed,
             VoiceSetting setting) {
         active = true;
         held = true;
@@ -147,7 +132,7 @@ final class Voice {
     }
 
     /** Takes over this sounding voice for another key, as mono playing does. */
-    void moveTo(Start note, double newZoneGain, boolean retrigger) {
+    void moveTo(NoteStart note, double newZoneGain, boolean retrigger) {
         key = note.key;
         order = note.order;
         held = true;

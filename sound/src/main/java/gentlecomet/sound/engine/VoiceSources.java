@@ -63,7 +63,7 @@ final class VoiceSources {
     }
 
     /** Begins a note. @param hz at which it begins */
-    void start(double[] voiceBlock, LayerMaterial material, Voice.Start note, int seed, double hz) {
+    void start(double[] voiceBlock, LayerMaterial material, NoteStart note, int seed, double hz) {
         for (int s = 0; s < SOURCES; s++) {
             sources[s].start(material.sources[s], voiceBlock, LayerParameters.source(s), seed, s, note.seconds, hz);
         }

@@ -31,13 +31,4 @@ public final class Remembered {
         }
         return value;
     }
-
-    /** Cosine of so many cycles. */
-    public double cosCycles(double cycles) {
-        if (cycles != argument) {
-            argument = cycles;
-            value = Polynomials.cosCycles(cycles);
-        }
-        return value;
-    }
 }

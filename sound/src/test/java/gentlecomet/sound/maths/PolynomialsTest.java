@@ -36,4 +36,24 @@ class PolynomialsTest {
         assertEquals(0.5011872336272722, Polynomials.gainOfDb(-6), 1e-11);
         assertEquals(-20, Polynomials.dbOfGain(0.1), 1e-10);
     }
+
+    /** g / (1 + g) with g = tan(pi x), from the lowest cutoffs to nearly half the sample rate. */
+    @Test
+    void thePartOfATrapezoidalFilterAgreesWithTheReferenceLibrary() {
+        for (double x = 1e-5; x < 0.4901; x += 1e-4) {
+            double g = StrictMath.tan(Math.PI * x);
+            assertEquals(g / (1 + g), Polynomials.trapezoidalPart(x), 1e-12, "at " + x);
+        }
+        assertEquals(0, Polynomials.trapezoidalPart(0), 0);
+    }
+
+    /** 1.5 u - 0.5 u cubed with u = x / 1.5: straight for small values, level from 1.5 on, and odd. */
+    @Test
+    void theSoftClipFollowsItsCubic() {
+        for (double x = -3; x <= 3; x += 0.01) {
+            double u = Math.max(-1, Math.min(1, x / 1.5));
+            assertEquals(1.5 * u - 0.5 * u * u * u, Polynomials.softClip(x), 1e-14, "at " + x);
+            assertEquals(-Polynomials.softClip(-x), Polynomials.softClip(x), 1e-15);
+        }
+    }
 }
