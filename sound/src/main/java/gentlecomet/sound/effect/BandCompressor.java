@@ -1,6 +1,5 @@
 package gentlecomet.sound.effect;
 
-import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Polynomials;
 import gentlecomet.sound.parameter.EffectParameters;
 
@@ -10,7 +9,7 @@ import gentlecomet.sound.parameter.EffectParameters;
  */
 final class BandCompressor implements Effect {
 
-    private static final int SAMPLES = ControlStep.SAMPLES;
+    private static final int SAMPLES = EffectStep.SAMPLES;
     private static final int GRAIN = 4;
     private static final int BANDS = 3;
     private static final double BUTTERWORTH_Q = 0.7071067811865476;

@@ -1,6 +1,5 @@
 package gentlecomet.sound.effect;
 
-import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Polynomials;
 
 /**
@@ -9,7 +8,7 @@ import gentlecomet.sound.maths.Polynomials;
  */
 final class Biquad {
 
-    private static final int SAMPLES = ControlStep.SAMPLES;
+    private static final int SAMPLES = EffectStep.SAMPLES;
 
     private final double[] present = new double[5];
     private final double[] wanted = new double[5];

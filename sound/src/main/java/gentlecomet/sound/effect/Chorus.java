@@ -1,13 +1,12 @@
 package gentlecomet.sound.effect;
 
-import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.parameter.Division;
 import gentlecomet.sound.parameter.EffectParameters;
 
 /** Two moving delays a channel, in quadrature and with the sides apart by the spread. */
 final class Chorus implements Effect {
 
-    private static final int SAMPLES = ControlStep.SAMPLES;
+    private static final int SAMPLES = EffectStep.SAMPLES;
     private static final double LONGEST = 0.065;
     private static final double SHARE = 0.7071067811865476;
     /** How much longer the second delay is, so that the two never fall together. */

@@ -1,6 +1,5 @@
 package gentlecomet.sound.effect;
 
-import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Polynomials;
 import gentlecomet.sound.parameter.EffectParameters;
 
@@ -37,7 +36,7 @@ public final class Compressor implements Effect {
         double attack = part(block[at + EffectParameters.COMPRESSOR_ATTACK], sampleRate);
         double release = part(block[at + EffectParameters.COMPRESSOR_RELEASE], sampleRate);
         double makeUp = block[at + EffectParameters.COMPRESSOR_MAKE_UP];
-        for (int start = 0; start < ControlStep.SAMPLES; start += GRAIN) {
+        for (int start = 0; start < EffectStep.SAMPLES; start += GRAIN) {
             double peak = 0;
             for (int i = start; i < start + GRAIN; i++) {
                 peak = Math.max(peak, Math.max(Math.abs(left[i]), Math.abs(right[i])));

@@ -1,6 +1,5 @@
 package gentlecomet.sound.effect;
 
-import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Polynomials;
 import gentlecomet.sound.parameter.EffectParameters;
 
@@ -27,7 +26,7 @@ final class Crush implements Effect {
     public void process(double[] block, int at, double tempo, double[] left, double[] right) {
         double steps = Polynomials.exp2(block[at + EffectParameters.CRUSH_BITS] - 1);
         double pace = Math.min(1, block[at + EffectParameters.CRUSH_RATE] / sampleRate);
-        for (int i = 0; i < ControlStep.SAMPLES; i++) {
+        for (int i = 0; i < EffectStep.SAMPLES; i++) {
             clock += pace;
             if (clock >= 1) {
                 clock -= 1;

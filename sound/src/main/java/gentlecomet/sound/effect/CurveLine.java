@@ -1,6 +1,5 @@
 package gentlecomet.sound.effect;
 
-import gentlecomet.sound.maths.ControlStep;
 
 /**
  * A ring of samples of one channel that is written in control steps and read at delays that move. It keeps the curve of third order from
@@ -10,7 +9,7 @@ import gentlecomet.sound.maths.ControlStep;
  */
 final class CurveLine {
 
-    private static final int SAMPLES = ControlStep.SAMPLES;
+    private static final int SAMPLES = EffectStep.SAMPLES;
     /** Coefficients of a curve, from the constant one up. */
     private static final int ORDER = 4;
     /** Curves that are repeated behind the end. */

@@ -1,7 +1,6 @@
 package gentlecomet.sound.effect;
 
 import gentlecomet.sound.filter.VoiceDrive;
-import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.HalfBand;
 import gentlecomet.sound.maths.Polynomials;
 import gentlecomet.sound.parameter.EffectParameters;
@@ -12,7 +11,7 @@ import gentlecomet.sound.parameter.EffectParameters;
  */
 final class DriveEffect implements Effect {
 
-    private static final int SAMPLES = ControlStep.SAMPLES;
+    private static final int SAMPLES = EffectStep.SAMPLES;
     private static final int TAPE = 3;
     private static final int TUBE = 4;
     private static final double EMPHASIS = 0.6;

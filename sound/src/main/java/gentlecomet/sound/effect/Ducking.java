@@ -1,7 +1,6 @@
 package gentlecomet.sound.effect;
 
 import gentlecomet.sound.maths.Bend;
-import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Polynomials;
 import gentlecomet.sound.parameter.Division;
 import gentlecomet.sound.parameter.EffectParameters;
@@ -10,8 +9,8 @@ import gentlecomet.sound.parameter.EffectParameters;
 final class Ducking implements Effect {
 
     private static final double USUAL_BEATS = 1;
-    /** The drop takes at least so many control steps. */
-    private static final double FALL_STEPS = 4;
+    /** The drop takes at least so many effect steps. */
+    private static final double FALL_STEPS = 2;
 
     private final double sampleRate;
     private double phase;
@@ -39,15 +38,15 @@ final class Ducking implements Effect {
         double most = block[at + EffectParameters.DUCKING_DEPTH] / FALL_STEPS;
         depth = wanted > depth ? Math.min(wanted, depth + most) : wanted;
         double next = Polynomials.gainOfDb(-depth);
-        double slope = (next - gain) / ControlStep.SAMPLES;
+        double slope = (next - gain) / EffectStep.SAMPLES;
         double g = gain;
-        for (int i = 0; i < ControlStep.SAMPLES; i++) {
+        for (int i = 0; i < EffectStep.SAMPLES; i++) {
             g += slope;
             left[i] *= g;
             right[i] *= g;
         }
         gain = next;
-        phase += ControlStep.SAMPLES / sampleRate / seconds;
+        phase += EffectStep.SAMPLES / sampleRate / seconds;
         phase -= Math.floor(phase);
     }
 

@@ -1,6 +1,5 @@
 package gentlecomet.sound.effect;
 
-import gentlecomet.sound.maths.ControlStep;
 
 /** One effect of a chain. It works on one control step of a pair of channels and gives the wet sound alone; the slot mixes. */
 interface Effect {
@@ -22,7 +21,7 @@ interface Effect {
      * this is no more work than in place.
      */
     default void process(double[] block, int at, double tempo, double[] inLeft, double[] inRight, double[] left, double[] right) {
-        for (int i = 0; i < ControlStep.SAMPLES; i++) {
+        for (int i = 0; i < EffectStep.SAMPLES; i++) {
             left[i] = inLeft[i];
             right[i] = inRight[i];
         }

@@ -1,6 +1,5 @@
 package gentlecomet.sound.effect;
 
-import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Remembered;
 import gentlecomet.sound.parameter.EffectParameters;
 
@@ -10,9 +9,9 @@ import gentlecomet.sound.parameter.EffectParameters;
  */
 public final class EffectSlot {
 
-    private static final int SAMPLES = ControlStep.SAMPLES;
-    /** Change of the mix in a control step while a type is being exchanged: gone within 5 ms. */
-    private static final double FADE = 0.125;
+    private static final int SAMPLES = EffectStep.SAMPLES;
+    /** Change of the mix in a step while a type is being exchanged: gone within 6 ms. */
+    private static final double FADE = 0.25;
 
     private final double sampleRate;
     private final double[] wetLeft = new double[SAMPLES];
@@ -70,7 +69,7 @@ public final class EffectSlot {
         }
     }
 
-    /** Works on one control step in place; arguments as {@link Effect#process}. */
+    /** Works on one effect step in place; arguments as {@link Effect#process}. */
     public void process(double[] block, int at, double tempo, double[] left, double[] right) {
         boolean leaving = nextType != type;
         if (leaving && mix == 0) {
@@ -129,11 +128,11 @@ public final class EffectSlot {
 
     /** The level after the mix goes to its place as softly as the mix does, so that a bypass does not click. */
     private void withGain(double[] left, double[] right, double wanted, boolean atOnce) {
-        double most = Math.max(0.02, FADE * Math.abs(gainOf.value() - 1));
+        double most = Math.max(0.04, FADE * Math.abs(gainOf.value() - 1));
         double end = atOnce || Math.abs(wanted - gain) <= most ? wanted : gain + (wanted > gain ? most : -most);
         double from = atOnce ? end : gain;
         double slope = (end - from) / SAMPLES;
-        double[] ramp = ControlStep.RAMP;
+        double[] ramp = EffectStep.RAMP;
         for (int i = 0; i < SAMPLES; i++) {
             double g = from + slope * (ramp[i] + 1);
             left[i] *= g;
@@ -143,7 +142,7 @@ public final class EffectSlot {
     }
 
     private static void feedIn(double[] left, double[] right, double[] wetLeft, double[] wetRight, double feed, double slope) {
-        double[] ramp = ControlStep.RAMP;
+        double[] ramp = EffectStep.RAMP;
         for (int i = 0; i < SAMPLES; i++) {
             double g = feed + slope * (ramp[i] + 1);
             wetLeft[i] = left[i] * g;
@@ -159,7 +158,7 @@ public final class EffectSlot {
             }
             return;
         }
-        double[] ramp = ControlStep.RAMP;
+        double[] ramp = EffectStep.RAMP;
         for (int i = 0; i < SAMPLES; i++) {
             double m = mix + slope * (ramp[i] + 1);
             left[i] += (wetLeft[i] - left[i]) * m;

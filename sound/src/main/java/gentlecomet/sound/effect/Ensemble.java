@@ -1,6 +1,5 @@
 package gentlecomet.sound.effect;
 
-import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.parameter.EffectParameters;
 
 /** Three delays a third of a cycle apart, each moved by a slow and a fast sine, spread over both sides. */
@@ -16,10 +15,10 @@ final class Ensemble implements Effect {
     private final CurveLine right;
     private final Sweep slow = new Sweep();
     private final Sweep fast = new Sweep();
-    private final double[] outLeft = new double[ControlStep.SAMPLES];
-    private final double[] outRight = new double[ControlStep.SAMPLES];
-    private final double[] lateLeft = new double[ControlStep.SAMPLES];
-    private final double[] lateRight = new double[ControlStep.SAMPLES];
+    private final double[] outLeft = new double[EffectStep.SAMPLES];
+    private final double[] outRight = new double[EffectStep.SAMPLES];
+    private final double[] lateLeft = new double[EffectStep.SAMPLES];
+    private final double[] lateRight = new double[EffectStep.SAMPLES];
 
     Ensemble(double sampleRate) {
         this.sampleRate = sampleRate;
@@ -39,7 +38,7 @@ final class Ensemble implements Effect {
     public void process(double[] block, int at, double tempo, double[] toLeft, double[] toRight) {
         double rate = block[at + EffectParameters.ENSEMBLE_RATE];
         double depth = block[at + EffectParameters.ENSEMBLE_DEPTH] / 100;
-        for (int i = 0; i < ControlStep.SAMPLES; i++) {
+        for (int i = 0; i < EffectStep.SAMPLES; i++) {
             outLeft[i] = 0;
             outRight[i] = 0;
         }
@@ -48,7 +47,7 @@ final class Ensemble implements Effect {
         tap(0, depth, rate, 0.62, 0.2);
         tap(1.0 / 3, depth, rate, 0.45, 0.45);
         tap(2.0 / 3, depth, rate, 0.2, 0.62);
-        for (int i = 0; i < ControlStep.SAMPLES; i++) {
+        for (int i = 0; i < EffectStep.SAMPLES; i++) {
             toLeft[i] = outLeft[i];
             toRight[i] = outRight[i];
         }
@@ -59,12 +58,12 @@ final class Ensemble implements Effect {
     private void tap(double shift, double depth, double rate, double toLeft, double toRight) {
         double start = length(depth, slow.at(shift), fast.at(shift));
         double end = length(depth, slow.next(shift, rate, sampleRate), fast.next(shift, rate * FAST_RATIO, sampleRate));
-        double slope = (end - start) / ControlStep.SAMPLES;
+        double slope = (end - start) / EffectStep.SAMPLES;
         left.tap(start, slope, lateLeft);
         right.tap(start, slope, lateRight);
         double acrossLeft = toLeft > toRight ? 0.15 : 0.05;
         double acrossRight = toRight > toLeft ? 0.15 : 0.05;
-        for (int i = 0; i < ControlStep.SAMPLES; i++) {
+        for (int i = 0; i < EffectStep.SAMPLES; i++) {
             outLeft[i] = outLeft[i] + lateLeft[i] * toLeft + lateRight[i] * acrossLeft;
             outRight[i] = outRight[i] + lateRight[i] * toRight + lateLeft[i] * acrossRight;
         }

@@ -1,6 +1,5 @@
 package gentlecomet.sound.effect;
 
-import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.parameter.Division;
 import gentlecomet.sound.parameter.EffectParameters;
 
@@ -40,9 +39,9 @@ final class Flanger implements Effect {
 
     private void voice(DelayLine line, double[] samples, double delay, double depth, double shift, double rate, double feedback) {
         double length = delay + depth * (1 + sweep.at(shift));
-        double slope = (delay + depth * (1 + sweep.next(shift, rate, sampleRate)) - length) / ControlStep.SAMPLES;
+        double slope = (delay + depth * (1 + sweep.next(shift, rate, sampleRate)) - length) / EffectStep.SAMPLES;
         double most = line.longest();
-        for (int i = 0; i < ControlStep.SAMPLES; i++) {
+        for (int i = 0; i < EffectStep.SAMPLES; i++) {
             double late = line.at(Math.min(most, length));
             line.put(samples[i] + feedback * late + 1e-20);
             samples[i] = 0.5 * (samples[i] + late);

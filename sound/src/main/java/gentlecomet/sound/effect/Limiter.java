@@ -1,29 +1,28 @@
 package gentlecomet.sound.effect;
 
-import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Polynomials;
 import gentlecomet.sound.maths.Remembered;
 import gentlecomet.sound.parameter.EffectParameters;
 
 /**
- * A limiter that looks two control steps ahead: the gain that a peak needs is reached in a straight line before the peak
- * comes out, and let go again over the release time. No sample leaves it above the ceiling.
+ * A limiter that looks an effect step ahead: the gain that a peak needs is reached in a straight line before the peak comes out, and let
+ * go again over the release time. No sample leaves it above the ceiling.
  */
 final class Limiter implements Effect {
 
-    private static final int SAMPLES = ControlStep.SAMPLES;
+    private static final int SAMPLES = EffectStep.SAMPLES;
     private static final double LOG2_E = 1.4426950408889634;
 
     private final double sampleRate;
-    private final double[][] left = new double[2][SAMPLES];
-    private final double[][] right = new double[2][SAMPLES];
-    /** Greatest gain that the steps held back and the new one allow. */
-    private final double[] allowed = {1, 1, 1};
+    private final double[] heldLeft = new double[SAMPLES];
+    private final double[] heldRight = new double[SAMPLES];
     private final Remembered gainOf = new Remembered();
     private final Remembered ceilingOf = new Remembered();
     private final Remembered heldOf = new Remembered();
+    /** Greatest gain that the step held back allows. */
+    private double allowed = 1;
+    /** Gain at the end of the step that went out last, which is no more than the step held back allows. */
     private double present = 1;
-    private int oldest;
 
     Limiter(double sampleRate) {
         this.sampleRate = sampleRate;
@@ -31,16 +30,11 @@ final class Limiter implements Effect {
 
     @Override
     public void reset() {
-        for (int s = 0; s < 2; s++) {
-            for (int i = 0; i < SAMPLES; i++) {
-                left[s][i] = 0;
-                right[s][i] = 0;
-            }
+        for (int i = 0; i < SAMPLES; i++) {
+            heldLeft[i] = 0;
+            heldRight[i] = 0;
         }
-        oldest = 0;
-        allowed[0] = 1;
-        allowed[1] = 1;
-        allowed[2] = 1;
+        allowed = 1;
         present = 1;
     }
 
@@ -52,27 +46,21 @@ final class Limiter implements Effect {
         if (gain != 1) {
             scale(toLeft, toRight, gain);
         }
-        double peak = exchange(toLeft, toRight, left[oldest], right[oldest]);
-        oldest = 1 - oldest;
-        allowed[0] = allowed[1];
-        allowed[1] = allowed[2];
-        allowed[2] = peak > ceiling ? ceiling / peak : 1;
-        // At the end of the step that goes out now the gain may be what this and the next step allow.
-        double most = Math.min(allowed[0], allowed[1]);
-        double wanted = Math.min(most, present + (1 - present) * letGo);
-        double soon = Math.min(most, allowed[2]);
-        wanted = Math.min(wanted, Math.max(soon, present + (soon - present) * 0.5));
-        double from = Math.min(present, allowed[0]);
-        if (from != 1 || wanted != 1) {
-            double slope = (wanted - from) / SAMPLES;
-            double g = from;
+        double coming = exceeds(toLeft, toRight, ceiling) ? ceiling / peak(toLeft, toRight) : 1;
+        exchange(toLeft, heldLeft);
+        exchange(toRight, heldRight);
+        double end = Math.min(Math.min(allowed, coming), present + (1 - present) * letGo);
+        if (present != 1 || end != 1) {
+            double slope = (end - present) / SAMPLES;
+            double g = present;
             for (int i = 0; i < SAMPLES; i++) {
                 g += slope;
                 toLeft[i] *= g;
                 toRight[i] *= g;
             }
         }
-        present = wanted;
+        present = end;
+        allowed = coming;
     }
 
     private static void scale(double[] left, double[] right, double gain) {
@@ -82,22 +70,35 @@ final class Limiter implements Effect {
         }
     }
 
-    /** Puts what comes in in the place of what was held back, and the other way round; answers the greatest level of what comes in. */
-    private static double exchange(double[] left, double[] right, double[] heldLeft, double[] heldRight) {
+    /** Whether any sample is beyond the ceiling: a question that is sooner answered than how loud the loudest one is. */
+    private static boolean exceeds(double[] left, double[] right, double ceiling) {
+        double floor = -ceiling;
+        for (int i = 0; i < SAMPLES; i++) {
+            if (left[i] > ceiling || left[i] < floor || right[i] > ceiling || right[i] < floor) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static double peak(double[] left, double[] right) {
         double peak = 0;
         for (int i = 0; i < SAMPLES; i++) {
-            double l = left[i];
-            double r = right[i];
-            double a = Math.abs(l);
-            double b = Math.abs(r);
+            double a = Math.abs(left[i]);
+            double b = Math.abs(right[i]);
             peak = a > peak ? a : peak;
             peak = b > peak ? b : peak;
-            left[i] = heldLeft[i];
-            right[i] = heldRight[i];
-            heldLeft[i] = l;
-            heldRight[i] = r;
         }
         return peak;
+    }
+
+    /** Puts what comes in in the place of what was held back, and the other way round. */
+    private static void exchange(double[] samples, double[] held) {
+        for (int i = 0; i < SAMPLES; i++) {
+            double s = samples[i];
+            samples[i] = held[i];
+            held[i] = s;
+        }
     }
 
     @Override

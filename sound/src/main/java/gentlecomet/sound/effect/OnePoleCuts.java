@@ -1,6 +1,5 @@
 package gentlecomet.sound.effect;
 
-import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Polynomials;
 
 /**
@@ -9,7 +8,6 @@ import gentlecomet.sound.maths.Polynomials;
  */
 final class OnePoleCuts {
 
-    private static final int SAMPLES = ControlStep.SAMPLES;
     private static final double NO_LOW_CUT = 20.001;
     private static final double NO_HIGH_CUT = 19999;
 
@@ -27,44 +25,41 @@ final class OnePoleCuts {
         }
     }
 
-    /** Works on a control step in place. */
-    void process(double[] left, double[] right, double lowCutHz, double highCutHz, double sampleRate) {
-        process(left, 0, right, 0, left, right, lowCutHz, highCutHz, sampleRate);
-    }
-
-    /** Reads a control step of each channel from an index on, and writes it to two others. */
-    void process(double[] fromLeft, int atLeft, double[] fromRight, int atRight, double[] left, double[] right, double lowCutHz, double highCutHz,
-            double sampleRate) {
+    /** Sets the frequencies in Hz, from the next sample on. */
+    void aim(double lowCutHz, double highCutHz, double sampleRate) {
         if (lowCutHz != lowHz || highCutHz != highHz) {
             lowHz = lowCutHz;
             highHz = highCutHz;
             lowPart = part(lowCutHz, sampleRate);
             highPart = part(highCutHz, sampleRate);
         }
+    }
+
+    /** Reads samples of each channel from an index on, and writes them to two others from an index that both share on. */
+    void process(double[] fromLeft, int atLeft, double[] fromRight, int atRight, double[] left, double[] right, int to, int count) {
         // Trapezoidal one-pole low-passes: what is below the low cut is taken away, what is below the high cut is kept.
         boolean lowCut = lowHz > NO_LOW_CUT;
         boolean highCut = highHz < NO_HIGH_CUT;
         if (lowCut && highCut) {
-            keepMiddle(fromLeft, atLeft, fromRight, atRight, left, right, lowPart, low, highPart, high);
+            keepMiddle(fromLeft, atLeft, fromRight, atRight, left, right, to, count);
         } else if (lowCut) {
-            takeLows(fromLeft, atLeft, fromRight, atRight, left, right, lowPart, low);
+            takeLows(fromLeft, atLeft, fromRight, atRight, left, right, to, count);
         } else if (highCut) {
-            keepLows(fromLeft, atLeft, fromRight, atRight, left, right, highPart, high);
+            keepLows(fromLeft, atLeft, fromRight, atRight, left, right, to, count);
         } else if (fromLeft != left) {
-            copy(fromLeft, atLeft, left);
-            copy(fromRight, atRight, right);
+            copy(fromLeft, atLeft, left, to, count);
+            copy(fromRight, atRight, right, to, count);
         }
     }
 
-    private static void copy(double[] from, int at, double[] to) {
-        for (int i = 0; i < SAMPLES; i++) {
-            to[i] = from[at + i];
+    private static void copy(double[] from, int at, double[] into, int to, int count) {
+        for (int i = 0; i < count; i++) {
+            into[to + i] = from[at + i];
         }
     }
 
     /** Both in one loop, so that what waits from sample to sample in one need not wait for the other. */
-    private static void keepMiddle(double[] fromLeft, int atLeft, double[] fromRight, int atRight, double[] left, double[] right, double lowPart,
-            double[] low, double highPart, double[] high) {
+    private void keepMiddle(double[] fromLeft, int atLeft, double[] fromRight, int atRight, double[] left, double[] right, int to, int count) {
         double l = low[0];
         double r = low[1];
         double m = high[0];
@@ -72,17 +67,18 @@ final class OnePoleCuts {
         double lowTwice = lowPart + lowPart;
         double lowLess = 1 - lowTwice;
         double rest = 1 - lowPart;
-        double highTwice = highPart + highPart;
+        double part = highPart;
+        double highTwice = part + part;
         double highLess = 1 - highTwice;
-        for (int i = 0; i < SAMPLES; i++) {
+        for (int i = 0; i < count; i++) {
             double x = fromLeft[atLeft + i];
             double z = fromRight[atRight + i];
             double v = (x - l) * rest;
             double w = (z - r) * rest;
             l = x * lowTwice + l * lowLess;
             r = z * lowTwice + r * lowLess;
-            left[i] = (v - m) * highPart + m;
-            right[i] = (w - n) * highPart + n;
+            left[to + i] = (v - m) * part + m;
+            right[to + i] = (w - n) * part + n;
             m = v * highTwice + m * highLess;
             n = w * highTwice + n * highLess;
         }
@@ -92,41 +88,41 @@ final class OnePoleCuts {
         high[1] = n + 1e-20;
     }
 
-    private static void takeLows(double[] fromLeft, int atLeft, double[] fromRight, int atRight, double[] left, double[] right, double part,
-            double[] memory) {
-        double l = memory[0];
-        double r = memory[1];
+    private void takeLows(double[] fromLeft, int atLeft, double[] fromRight, int atRight, double[] left, double[] right, int to, int count) {
+        double part = lowPart;
+        double l = low[0];
+        double r = low[1];
         double twice = part + part;
         double less = 1 - twice;
         double rest = 1 - part;
-        for (int i = 0; i < SAMPLES; i++) {
+        for (int i = 0; i < count; i++) {
             double x = fromLeft[atLeft + i];
             double z = fromRight[atRight + i];
-            left[i] = (x - l) * rest;
-            right[i] = (z - r) * rest;
+            left[to + i] = (x - l) * rest;
+            right[to + i] = (z - r) * rest;
             l = x * twice + l * less;
             r = z * twice + r * less;
         }
-        memory[0] = l + 1e-20;
-        memory[1] = r + 1e-20;
+        low[0] = l + 1e-20;
+        low[1] = r + 1e-20;
     }
 
-    private static void keepLows(double[] fromLeft, int atLeft, double[] fromRight, int atRight, double[] left, double[] right, double part,
-            double[] memory) {
-        double l = memory[0];
-        double r = memory[1];
+    private void keepLows(double[] fromLeft, int atLeft, double[] fromRight, int atRight, double[] left, double[] right, int to, int count) {
+        double part = highPart;
+        double l = high[0];
+        double r = high[1];
         double twice = part + part;
         double less = 1 - twice;
-        for (int i = 0; i < SAMPLES; i++) {
+        for (int i = 0; i < count; i++) {
             double x = fromLeft[atLeft + i];
             double z = fromRight[atRight + i];
-            left[i] = (x - l) * part + l;
-            right[i] = (z - r) * part + r;
+            left[to + i] = (x - l) * part + l;
+            right[to + i] = (z - r) * part + r;
             l = x * twice + l * less;
             r = z * twice + r * less;
         }
-        memory[0] = l + 1e-20;
-        memory[1] = r + 1e-20;
+        high[0] = l + 1e-20;
+        high[1] = r + 1e-20;
     }
 
     private static double part(double hz, double sampleRate) {

@@ -1,6 +1,5 @@
 package gentlecomet.sound.effect;
 
-import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Polynomials;
 import gentlecomet.sound.parameter.Division;
 import gentlecomet.sound.parameter.EffectParameters;
@@ -44,8 +43,8 @@ final class Phaser implements Effect {
     private void channel(double[] memory, double[] samples, int stages, double centre, double depth, double shift, double rate,
             double feedback) {
         double a = coefficient(centre * Polynomials.exp2(depth * sweep.at(shift)));
-        double slope = (coefficient(centre * Polynomials.exp2(depth * sweep.next(shift, rate, sampleRate))) - a) / ControlStep.SAMPLES;
-        for (int i = 0; i < ControlStep.SAMPLES; i++) {
+        double slope = (coefficient(centre * Polynomials.exp2(depth * sweep.next(shift, rate, sampleRate))) - a) / EffectStep.SAMPLES;
+        for (int i = 0; i < EffectStep.SAMPLES; i++) {
             double x = samples[i] + feedback * memory[MOST];
             for (int k = 0; k < stages; k++) {
                 double y = a * x + memory[k];

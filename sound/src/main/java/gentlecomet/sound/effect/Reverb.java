@@ -1,6 +1,5 @@
 package gentlecomet.sound.effect;
 
-import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Polynomials;
 import gentlecomet.sound.parameter.Division;
 import gentlecomet.sound.parameter.EffectParameters;
@@ -12,7 +11,7 @@ import gentlecomet.sound.parameter.EffectParameters;
  */
 final class Reverb implements Effect {
 
-    private static final int SAMPLES = ControlStep.SAMPLES;
+    private static final int SAMPLES = EffectStep.SAMPLES;
     private static final int LINES = 8;
     /** Line lengths in seconds at full size; without common divisors at any usual sample rate. */
     private static final double[] LENGTHS = {0.0297, 0.0371, 0.0411, 0.0437, 0.0533, 0.0617, 0.0683, 0.0797};
@@ -77,8 +76,8 @@ final class Reverb implements Effect {
         preLeft.write(inLeft);
         preRight.write(inRight);
         int from = preLeft.before((int) (preDelay * sampleRate));
-        cuts.process(preLeft.samples, from, preRight.samples, from, wetLeft, wetRight, block[at + EffectParameters.REVERB_LOW_CUT],
-                block[at + EffectParameters.REVERB_HIGH_CUT], sampleRate);
+        cuts.aim(block[at + EffectParameters.REVERB_LOW_CUT], block[at + EffectParameters.REVERB_HIGH_CUT], sampleRate);
+        cuts.process(preLeft.samples, from, preRight.samples, from, wetLeft, wetRight, 0, SAMPLES);
         tune(block[at + EffectParameters.REVERB_DECAY], block[at + EffectParameters.REVERB_DAMPING]);
         soften(0, dampingPart, even, odd);
         soften(4, dampingPart, lastEven, lastOdd);

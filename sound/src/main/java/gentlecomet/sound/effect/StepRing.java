@@ -1,6 +1,5 @@
 package gentlecomet.sound.effect;
 
-import gentlecomet.sound.maths.ControlStep;
 
 /**
  * A ring of samples of one channel, written and read in whole control steps. What stands at its beginning is repeated behind its end,
@@ -8,7 +7,7 @@ import gentlecomet.sound.maths.ControlStep;
  */
 final class StepRing {
 
-    private static final int SAMPLES = ControlStep.SAMPLES;
+    private static final int SAMPLES = EffectStep.SAMPLES;
 
     /** The samples; {@link #before} and {@link #at} say where a step begins in them. */
     final double[] samples;

@@ -8,7 +8,7 @@ import gentlecomet.sound.parameter.EffectParameters;
 /** A delay with its own time for each side, cuts and a wobble inside the loop, and ping-pong. */
 final class StereoDelay implements Effect {
 
-    private static final int SAMPLES = ControlStep.SAMPLES;
+    private static final int SAMPLES = EffectStep.SAMPLES;
     private static final double LONGEST_SECONDS = 8;
     private static final double GLIDE = 0.004;
 
@@ -61,27 +61,39 @@ final class StereoDelay implements Effect {
         // What comes out is needed once more where the samples that come in are to be added to it.
         double[] outLeft = inLeft == left ? echoLeft : left;
         double[] outRight = inRight == right ? echoRight : right;
-        double lowCut = block[at + EffectParameters.DELAY_LOW_CUT];
-        double highCut = block[at + EffectParameters.DELAY_HIGH_CUT];
-        if (wobble == 0 && lengthLeft == wantedLeft && lengthRight == wantedRight) {
-            cuts.process(lineLeft.samples, lineLeft.before((int) lengthLeft), lineRight.samples, lineRight.before((int) lengthRight), outLeft, outRight,
-                    lowCut, highCut, sampleRate);
-        } else {
-            lengthLeft = slide(lineLeft, outLeft, lengthLeft, wantedLeft, wobble > 0);
-            lengthRight = slide(lineRight, outRight, lengthRight, wantedRight, wobble > 0);
-            cuts.process(outLeft, outRight, lowCut, highCut, sampleRate);
-        }
+        cuts.aim(block[at + EffectParameters.DELAY_LOW_CUT], block[at + EffectParameters.DELAY_HIGH_CUT], sampleRate);
         double feedback = block[at + EffectParameters.DELAY_FEEDBACK] / 100;
-        if (block[at + EffectParameters.DELAY_PING_PONG] == 1) {
-            for (int i = 0; i < SAMPLES; i++) {
-                middle[i] = 0.5 * (inLeft[i] + inRight[i]);
+        boolean pingPong = block[at + EffectParameters.DELAY_PING_PONG] == 1;
+        double endLeft = nextLength(lengthLeft, wantedLeft, wobble > 0);
+        double endRight = nextLength(lengthRight, wantedRight, wobble > 0);
+        boolean still = wobble == 0 && lengthLeft == endLeft && lengthRight == endRight;
+        // An echo that comes back sooner than the step ends is heard in its second half.
+        double shortest = Math.min(Math.min(lengthLeft, lengthRight), Math.min(endLeft, endRight));
+        int count = shortest > SAMPLES ? SAMPLES : ControlStep.SAMPLES;
+        for (int first = 0; first < SAMPLES; first += count) {
+            if (still) {
+                cuts.process(lineLeft.samples, lineLeft.index(first - (int) lengthLeft), lineRight.samples, lineRight.index(first - (int) lengthRight),
+                        outLeft, outRight, first, count);
+            } else {
+                slide(lineLeft, outLeft, lengthLeft, endLeft, first, count);
+                slide(lineRight, outRight, lengthRight, endRight, first, count);
+                cuts.process(outLeft, first, outRight, first, outLeft, outRight, first, count);
             }
-            feed(lineLeft, middle, outRight, feedback);
-            feed(lineRight, outLeft, outLeft, 0);
-        } else {
-            feed(lineLeft, inLeft, outLeft, feedback);
-            feed(lineRight, inRight, outRight, feedback);
+            if (pingPong) {
+                for (int i = first; i < first + count; i++) {
+                    middle[i] = 0.5 * (inLeft[i] + inRight[i]);
+                }
+                feed(lineLeft, middle, outRight, feedback, first, count);
+                feed(lineRight, outLeft, outLeft, 0, first, count);
+            } else {
+                feed(lineLeft, inLeft, outLeft, feedback, first, count);
+                feed(lineRight, inRight, outRight, feedback, first, count);
+            }
         }
+        lengthLeft = endLeft;
+        lengthRight = endRight;
+        lineLeft.moveOn();
+        lineRight.moveOn();
         if (outLeft != left) {
             for (int i = 0; i < SAMPLES; i++) {
                 left[i] = outLeft[i];
@@ -90,20 +102,19 @@ final class StereoDelay implements Effect {
         }
     }
 
-    private static void feed(StepRing line, double[] samples, double[] echo, double feedback) {
-        sum(samples, echo, feedback, line.samples, line.at());
+    private static void feed(StepRing line, double[] samples, double[] echo, double feedback, int first, int count) {
+        sum(samples, echo, feedback, first, line.samples, line.at() + first, count);
         line.repeatBeginning();
-        line.moveOn();
     }
 
-    private static void sum(double[] samples, double[] echo, double feedback, double[] to, int at) {
-        for (int i = 0; i < SAMPLES; i++) {
-            to[at + i] = samples[i] + echo[i] * feedback;
+    private static void sum(double[] samples, double[] echo, double feedback, int first, double[] to, int at, int count) {
+        for (int i = 0; i < count; i++) {
+            to[at + i] = samples[first + i] + echo[first + i] * feedback;
         }
     }
 
     private double samples(double[] block, int division, int time, double tempo) {
-        return Math.max(SAMPLES + 1, Math.floor(seconds(block, division, time, tempo) * sampleRate + 0.5));
+        return Math.max(ControlStep.SAMPLES + 1, Math.floor(seconds(block, division, time, tempo) * sampleRate + 0.5));
     }
 
     private static double seconds(double[] block, int division, int time, double tempo) {
@@ -117,19 +128,21 @@ final class StereoDelay implements Effect {
                 seconds(block, at + EffectParameters.DELAY_DIVISION_RIGHT, at + EffectParameters.DELAY_TIME_RIGHT, tempo));
     }
 
-    /** Reads a block whose length is on its way to another: it slides, and reads between samples. */
-    private static double slide(StepRing line, double[] into, double length, double wanted, boolean wobbling) {
+    /** Length at the end of a step: on its way to another one it slides. */
+    private static double nextLength(double length, double wanted, boolean wobbling) {
         double gap = wanted - length;
-        double moved = length + gap * Math.min(1, GLIDE * SAMPLES);
-        double next = Math.abs(gap) < (wobbling ? 16 : 1) ? wanted : moved;
+        return Math.abs(gap) < (wobbling ? 16 : 1) ? wanted : length + gap * Math.min(1, GLIDE * SAMPLES);
+    }
+
+    /** Reads a stretch of a step within which the length moves: between samples. */
+    private static void slide(StepRing line, double[] into, double length, double next, int first, int count) {
         double slope = (next - length) / SAMPLES;
-        for (int i = 0; i < SAMPLES; i++) {
+        for (int i = first; i < first + count; i++) {
             double place = i - (length + slope * i);
             double whole = Math.floor(place);
             int at = line.index((int) whole);
             double part = place - whole;
             into[i] = line.samples[at] * (1 - part) + line.samples[at + 1] * part;
         }
-        return next;
     }
 }

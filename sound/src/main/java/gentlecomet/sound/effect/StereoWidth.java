@@ -1,6 +1,5 @@
 package gentlecomet.sound.effect;
 
-import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Polynomials;
 import gentlecomet.sound.parameter.EffectParameters;
 
@@ -31,8 +30,8 @@ final class StereoWidth implements Effect {
         if (width < 0) {
             width = wanted;
         }
-        double slope = (wanted - width) / ControlStep.SAMPLES;
-        for (int i = 0; i < ControlStep.SAMPLES; i++) {
+        double slope = (wanted - width) / EffectStep.SAMPLES;
+        for (int i = 0; i < EffectStep.SAMPLES; i++) {
             width += slope;
             double middle = 0.5 * (left[i] + right[i]);
             double side = 0.5 * (left[i] - right[i]) * width;

@@ -1,6 +1,5 @@
 package gentlecomet.sound.effect;
 
-import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Polynomials;
 
 /** The slow sine that moves an effect: a phase that runs on, read at the ends of each control step. */
@@ -19,11 +18,11 @@ final class Sweep {
 
     /** Value at the end of the control step. */
     double next(double shift, double rateHz, double sampleRate) {
-        return Polynomials.sinCycles(phase + shift + rateHz * ControlStep.SAMPLES / sampleRate);
+        return Polynomials.sinCycles(phase + shift + rateHz * EffectStep.SAMPLES / sampleRate);
     }
 
     void advance(double rateHz, double sampleRate) {
-        phase += rateHz * ControlStep.SAMPLES / sampleRate;
+        phase += rateHz * EffectStep.SAMPLES / sampleRate;
         phase -= Math.floor(phase);
     }
 }

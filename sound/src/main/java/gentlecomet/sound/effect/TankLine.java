@@ -1,6 +1,5 @@
 package gentlecomet.sound.effect;
 
-import gentlecomet.sound.maths.ControlStep;
 
 /**
  * A delay line exactly as long as its delay: the step that goes in takes the place of the one that comes out, which is still at hand in
@@ -9,7 +8,7 @@ import gentlecomet.sound.maths.ControlStep;
  */
 final class TankLine {
 
-    private static final int SAMPLES = ControlStep.SAMPLES;
+    private static final int SAMPLES = EffectStep.SAMPLES;
 
     /** The samples; the present step is read, and then written, from {@link #at} on. */
     final double[] samples;

@@ -1,6 +1,5 @@
 package gentlecomet.sound.effect;
 
-import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Polynomials;
 import gentlecomet.sound.parameter.EffectParameters;
 
@@ -34,7 +33,7 @@ final class Transients implements Effect {
         double slowRise = Compressor.part(0.03, sampleRate);
         double fastFall = Compressor.part(0.06, sampleRate);
         double slowFall = Compressor.part(0.4, sampleRate);
-        for (int start = 0; start < ControlStep.SAMPLES; start += GRAIN) {
+        for (int start = 0; start < EffectStep.SAMPLES; start += GRAIN) {
             double peak = 1e-6;
             for (int i = start; i < start + GRAIN; i++) {
                 peak = Math.max(peak, Math.max(Math.abs(left[i]), Math.abs(right[i])));

@@ -1,6 +1,5 @@
 package gentlecomet.sound.effect;
 
-import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Polynomials;
 import gentlecomet.sound.parameter.Division;
 import gentlecomet.sound.parameter.EffectParameters;
@@ -30,18 +29,18 @@ final class Tremolo implements Effect {
         double depth = block[at + EffectParameters.TREMOLO_DEPTH] / 100;
         double spread = block[at + EffectParameters.TREMOLO_SPREAD] / 200;
         int wave = (int) block[at + EffectParameters.TREMOLO_WAVE];
-        phase += rate * ControlStep.SAMPLES / sampleRate;
+        phase += rate * EffectStep.SAMPLES / sampleRate;
         phase -= Math.floor(phase);
         gainLeft = swing(left, gainLeft, 1 - depth * (0.5 - 0.5 * shape(wave, phase)));
         gainRight = swing(right, gainRight, 1 - depth * (0.5 - 0.5 * shape(wave, phase + spread - Math.floor(phase + spread))));
     }
 
     private static double swing(double[] samples, double from, double to) {
-        // A square is softened over three steps, so that it does not click.
-        double reached = from + Math.max(-0.34, Math.min(0.34, to - from));
-        double slope = (reached - from) / ControlStep.SAMPLES;
+        // A square is softened over two steps, so that it does not click.
+        double reached = from + Math.max(-0.67, Math.min(0.67, to - from));
+        double slope = (reached - from) / EffectStep.SAMPLES;
         double g = from;
-        for (int i = 0; i < ControlStep.SAMPLES; i++) {
+        for (int i = 0; i < EffectStep.SAMPLES; i++) {
             g += slope;
             samples[i] *= g;
         }

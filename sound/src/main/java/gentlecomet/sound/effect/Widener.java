@@ -1,6 +1,5 @@
 package gentlecomet.sound.effect;
 
-import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.parameter.EffectParameters;
 
 /** One side a few milliseconds late, which widens without a change of colour on either side. */
@@ -41,11 +40,11 @@ final class Widener implements Effect {
 
     /** Both sides pass the line, so that a side that is not late lags only by the two samples that reading between samples needs. */
     private static double channel(DelayLine line, double[] samples, double from, double wanted) {
-        double most = ControlStep.SAMPLES * 0.5;
+        double most = EffectStep.SAMPLES * 0.5;
         double to = from + Math.max(-most, Math.min(most, wanted - from));
-        double slope = (to - from) / ControlStep.SAMPLES;
+        double slope = (to - from) / EffectStep.SAMPLES;
         double late = from;
-        for (int i = 0; i < ControlStep.SAMPLES; i++) {
+        for (int i = 0; i < EffectStep.SAMPLES; i++) {
             late += slope;
             line.put(samples[i]);
             samples[i] = line.at(late + 3);

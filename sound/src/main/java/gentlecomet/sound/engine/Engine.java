@@ -1,6 +1,6 @@
 package gentlecomet.sound.engine;
 
-import gentlecomet.sound.maths.ControlStep;
+import gentlecomet.sound.effect.EffectStep;
 import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
@@ -17,9 +17,9 @@ import gentlecomet.sound.source.WaveShelf;
 public final class Engine {
 
     /** Samples of a control step. */
-    public static final int STEP = ControlStep.SAMPLES;
+    public static final int STEP = EffectStep.SAMPLES;
     /** Measurements and releases name this; it goes up whenever any sample may change. */
-    public static final String VERSION = "4";
+    public static final String VERSION = "5";
 
     private static final int MOST_OVERSAMPLING = 4;
 

@@ -1,6 +1,5 @@
 package gentlecomet.sound.engine;
 
-import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.parameter.Parameters;
 
 /**
@@ -69,7 +68,7 @@ final class StageLevels {
             return;
         }
         double most = 0;
-        for (int i = 0; i < ControlStep.SAMPLES; i++) {
+        for (int i = 0; i < left.length; i++) {
             most = Math.max(most, Math.max(Math.abs(left[i]), Math.abs(right[i])));
         }
         peaks[place] = Math.max(peaks[place], most * gain);

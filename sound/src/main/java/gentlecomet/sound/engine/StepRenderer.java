@@ -1,5 +1,6 @@
 package gentlecomet.sound.engine;
 
+import gentlecomet.sound.effect.EffectStep;
 import gentlecomet.sound.maths.Bend;
 import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Polynomials;
@@ -11,7 +12,7 @@ import gentlecomet.sound.parameter.PatchParameters;
 /** Draws control steps: moves what hands and parameters do, draws the layers, and sends their sum through the effects that all share. */
 final class StepRenderer {
 
-    private static final int STEP = ControlStep.SAMPLES;
+    private static final int STEP = EffectStep.SAMPLES;
 
     private final double sampleRate;
     private final Panel panel;
@@ -133,18 +134,11 @@ final class StepRenderer {
     }
 
     void render() {
-        double seconds = STEP / sampleRate;
-        double[] block = panel.patchBlock();
-        controllers.shapeTouch(block[PatchParameters.TOUCH_THRESHOLD] / 100, block[PatchParameters.TOUCH_CURVE] / 100, block[PatchParameters.TOUCH_RISE],
-                block[PatchParameters.TOUCH_FALL]);
-        boolean handsMove = controllers.advance(seconds);
-        boolean valuesMove = panel.advance(seconds);
-        if (handsMove || valuesMove) {
-            setting.takeHands(controllers, panel);
+        for (int part = 0; part < EffectStep.CONTROL_STEPS; part++) {
+            moveHands();
+            drawVoices(part);
         }
-        fillSetting(seconds);
-        pool.muster();
-        drawLayers();
+        sumLayers();
         if (!panel.patchRouting().empty()) {
             panel.routePatch(modulation.follow(panel.patchRouting(), pool.newest(), setting.modulation));
         }
@@ -158,6 +152,21 @@ final class StepRenderer {
         trim = end;
         setting.levels.lookAtOutput(left, right);
         steps++;
+    }
+
+    /** Takes hands and parameters to where they stand in the coming control step. */
+    private void moveHands() {
+        double seconds = ControlStep.SAMPLES / sampleRate;
+        double[] block = panel.patchBlock();
+        controllers.shapeTouch(block[PatchParameters.TOUCH_THRESHOLD] / 100, block[PatchParameters.TOUCH_CURVE] / 100, block[PatchParameters.TOUCH_RISE],
+                block[PatchParameters.TOUCH_FALL]);
+        boolean handsMove = controllers.advance(seconds);
+        boolean valuesMove = panel.advance(seconds);
+        if (handsMove || valuesMove) {
+            setting.takeHands(controllers, panel);
+        }
+        fillSetting(seconds);
+        pool.muster();
     }
 
     private double tempo() {
@@ -186,13 +195,37 @@ final class StepRenderer {
         return bent * (bendRange >= 0 ? bendRange : block[bend < 0 ? PatchParameters.BEND_DOWN : PatchParameters.BEND_UP]);
     }
 
-    private void drawLayers() {
-        int drawn = 0;
+    /** Draws a control step of the voices of all layers. @param part its number within the effect step */
+    private void drawVoices(int part) {
         for (int layer = 0; layer < Parameters.LAYERS; layer++) {
-            if (!draw(layer)) {
+            LayerBus bus = buses[layer];
+            boolean sounds = pool.sounds(layer);
+            if (sounds) {
+                bus.wake();
+            } else if (!sounding(bus)) {
                 continue;
             }
+            for (int k = part * factor; k < (part + 1) * factor; k++) {
+                if (sounds) {
+                    faults += pool.render(layer, setting, panel, bus.voicesLeft, bus.voicesRight);
+                }
+                bus.keep(k, factor);
+            }
+        }
+    }
+
+    private static boolean sounding(LayerBus bus) {
+        return bus.awake() || bus.effects.inUse();
+    }
+
+    private void sumLayers() {
+        int drawn = 0;
+        for (int layer = 0; layer < Parameters.LAYERS; layer++) {
             LayerBus bus = buses[layer];
+            if (!sounding(bus)) {
+                continue;
+            }
+            finish(layer, bus);
             drawn++;
             if (drawn == 1) {
                 left = bus.left;
@@ -211,37 +244,19 @@ final class StepRenderer {
         }
     }
 
-    /** Draws a layer into its bus; whether there was anything to draw. */
-    private boolean draw(int layer) {
-        LayerBus bus = buses[layer];
-        if (pool.sounds(layer)) {
-            bus.clear();
-            for (int part = 0; part < factor; part++) {
-                faults += pool.render(layer, setting, panel, bus.left, bus.right);
-                if (factor > 1) {
-                    bus.keep(part);
-                }
-            }
-            bus.wake();
-        } else if (!bus.awake() && !bus.effects.inUse()) {
-            return false;
-        } else {
-            bus.rest(factor);
-        }
-        if (factor > 1) {
-            bus.bringDown(factor);
-        }
+    /** Sends what the voices of a layer have drawn through the layer's own effects. */
+    private void finish(int layer, LayerBus bus) {
+        bus.bringDown(factor);
         if (!panel.effectRouting(layer).empty()) {
             panel.routeEffects(layer, bus.modulation.follow(panel.effectRouting(layer), pool.newest(layer), setting.modulation));
         }
         setting.levels.look(layer, StageLevels.VOICES, bus.left, bus.right, 1);
         bus.effects.process(panel.layerBlock(layer), setting.tempo, bus.left, bus.right);
         setting.levels.look(layer, StageLevels.LAYER, bus.left, bus.right, 1);
-        return true;
     }
 
     private static void withGain(double[] samples, double gain, double slope) {
-        double[] ramp = ControlStep.RAMP;
+        double[] ramp = EffectStep.RAMP;
         for (int i = 0; i < STEP; i++) {
             samples[i] *= gain + slope * ramp[i];
         }

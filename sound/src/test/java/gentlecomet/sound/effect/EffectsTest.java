@@ -6,7 +6,6 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import gentlecomet.sound.engine.Engine;
 import gentlecomet.sound.engine.Played;
 import gentlecomet.sound.engine.Spectrum;
-import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.parameter.EffectParameters;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
@@ -31,8 +30,8 @@ class EffectsTest {
         slot.equip((int) image[at + EffectParameters.TYPE]);
         slot.reset();
         double[][] out = new double[2][frames];
-        double[] left = new double[ControlStep.SAMPLES];
-        double[] right = new double[ControlStep.SAMPLES];
+        double[] left = new double[EffectStep.SAMPLES];
+        double[] right = new double[EffectStep.SAMPLES];
         for (int start = 0; start + left.length <= frames; start += left.length) {
             for (int i = 0; i < left.length; i++) {
                 left[i] = signal.applyAsDouble(start + i);
@@ -169,8 +168,11 @@ class EffectsTest {
     void widthNothingIsMonoAndLowsCanBeMono() {
         double[] image = PatchImage.of(Played.patch("effect1.type=stereo", "effect1.stereo.width=0"));
         StereoWidth width = new StereoWidth(RATE);
-        double[] left = {1, 0.5, -0.2, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0};
-        double[] right = new double[32];
+        double[] left = new double[EffectStep.SAMPLES];
+        double[] right = new double[EffectStep.SAMPLES];
+        left[0] = 1;
+        left[1] = 0.5;
+        left[2] = -0.2;
         width.process(image, PatchParameters.effect(0), 120, left, right);
         org.junit.jupiter.api.Assertions.assertArrayEquals(left, right, 1e-12);
     }

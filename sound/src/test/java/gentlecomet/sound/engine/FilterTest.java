@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gentlecomet.sound.filter.StateVariable;
+import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.parameter.FilterParameters;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -15,16 +16,16 @@ class FilterTest {
     private static double measuredDb(double hz, double cutoff, double resonanceDb, double rate) {
         StateVariable filter = new StateVariable();
         int steps = 3000;
-        double[] out = new double[steps * Engine.STEP];
-        double[] left = new double[Engine.STEP];
-        double[] right = new double[Engine.STEP];
+        double[] out = new double[steps * ControlStep.SAMPLES];
+        double[] left = new double[ControlStep.SAMPLES];
+        double[] right = new double[ControlStep.SAMPLES];
         for (int s = 0; s < steps; s++) {
-            for (int i = 0; i < Engine.STEP; i++) {
-                left[i] = Math.sin(2 * Math.PI * hz * (s * Engine.STEP + i) / rate);
+            for (int i = 0; i < ControlStep.SAMPLES; i++) {
+                left[i] = Math.sin(2 * Math.PI * hz * (s * ControlStep.SAMPLES + i) / rate);
                 right[i] = left[i];
             }
-            filter.process(left, right, Engine.STEP, FilterParameters.LOW_PASS_24, cutoff, resonanceDb, rate);
-            System.arraycopy(left, 0, out, s * Engine.STEP, Engine.STEP);
+            filter.process(left, right, ControlStep.SAMPLES, FilterParameters.LOW_PASS_24, cutoff, resonanceDb, rate);
+            System.arraycopy(left, 0, out, s * ControlStep.SAMPLES, ControlStep.SAMPLES);
         }
         int period = (int) (Math.round(rate / hz * 100) / 100);
         int whole = Math.max(1, 48000 / Math.max(1, period)) * period;
@@ -59,15 +60,15 @@ class FilterTest {
     @Test
     void fastSweepsAtFullResonanceStayStable() {
         StateVariable filter = new StateVariable();
-        double[] left = new double[Engine.STEP];
-        double[] right = new double[Engine.STEP];
+        double[] left = new double[ControlStep.SAMPLES];
+        double[] right = new double[ControlStep.SAMPLES];
         double peak = 0;
         for (int s = 0; s < 20000; s++) {
-            for (int i = 0; i < Engine.STEP; i++) {
+            for (int i = 0; i < ControlStep.SAMPLES; i++) {
                 left[i] = ((s * 31 + i * 17) % 64) / 32.0 - 1;
                 right[i] = left[i];
             }
-            filter.process(left, right, Engine.STEP, FilterParameters.LOW_PASS_24, s % 2 == 0 ? 20 : 20000, 36, 48000);
+            filter.process(left, right, ControlStep.SAMPLES, FilterParameters.LOW_PASS_24, s % 2 == 0 ? 20 : 20000, 36, 48000);
             for (double v : left) {
                 peak = Math.max(peak, Math.abs(v));
             }

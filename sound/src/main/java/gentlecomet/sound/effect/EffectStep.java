@@ -1,0 +1,25 @@
+package gentlecomet.sound.effect;
+
+import gentlecomet.sound.maths.ControlStep;
+
+/** The grain of effects: they work on two control steps of the voices at once, which costs less than one after the other. */
+public final class EffectStep {
+
+    /** Control steps that effects take together. */
+    public static final int CONTROL_STEPS = 2;
+    /** Samples of an effect step. */
+    public static final int SAMPLES = CONTROL_STEPS * ControlStep.SAMPLES;
+    /** 0, 1, 2 ... as numbers, for straight lines within a step. Never written to. */
+    public static final double[] RAMP = ramp();
+
+    private EffectStep() {
+    }
+
+    private static double[] ramp() {
+        double[] ramp = new double[SAMPLES];
+        for (int i = 0; i < SAMPLES; i++) {
+            ramp[i] = i;
+        }
+        return ramp;
+    }
+}
