@@ -4,7 +4,7 @@ import gentlecomet.sound.maths.Polynomials;
 
 /**
  * A second-order section for a pair of channels, with the coefficients of R. Bristow-Johnson, "Audio EQ Cookbook" (W3C Group Note,
- * 2021). Transposed direct form II; coefficients move in a straight line over a control step.
+ * 2021). Transposed direct form II; coefficients move in a straight line over a step.
  */
 final class Biquad {
 

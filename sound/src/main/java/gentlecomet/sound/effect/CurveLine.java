@@ -2,7 +2,7 @@ package gentlecomet.sound.effect;
 
 
 /**
- * A ring of samples of one channel that is written in control steps and read at delays that move. It keeps the curve of third order from
+ * A ring of samples of one channel that is written in effect steps and read at delays that move. It keeps the curve of third order from
  * each sample to the next one through the four around them (Catmull and Rom, 1974), so that a reading, of which there may be several for
  * every sample, is left with three multiplications. What stands at its beginning is repeated behind its end, so that a reading that
  * keeps pace with time finds its curves at a stretch.
@@ -53,7 +53,7 @@ final class CurveLine {
         return size - AROUND;
     }
 
-    /** Adds a control step of samples, times a gain. */
+    /** Adds an effect step of samples, times a gain. */
     void put(double[] samples, double gain) {
         int first = ORDER * write;
         lay(samples, gain, curves, first);

@@ -1,14 +1,14 @@
 package gentlecomet.sound.effect;
 
 
-/** One effect of a chain. It works on one control step of a pair of channels and gives the wet sound alone; the slot mixes. */
+/** One effect of a chain. It works on one effect step of a pair of channels and gives the wet sound alone; the slot mixes. */
 interface Effect {
 
     /** Forgets everything. */
     void reset();
 
     /**
-     * Works on one control step in place.
+     * Works on one effect step in place.
      *
      * @param block values of the block that the slot belongs to
      * @param at    start of the slot's group

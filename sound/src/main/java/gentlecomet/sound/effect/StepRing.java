@@ -2,7 +2,7 @@ package gentlecomet.sound.effect;
 
 
 /**
- * A ring of samples of one channel, written and read in whole control steps. What stands at its beginning is repeated behind its end,
+ * A ring of samples of one channel, written and read in whole effect steps. What stands at its beginning is repeated behind its end,
  * so that a step that begins anywhere lies at a stretch: who reads it needs no look at the end for each sample.
  */
 final class StepRing {

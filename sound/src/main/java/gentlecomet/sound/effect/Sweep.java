@@ -2,7 +2,7 @@ package gentlecomet.sound.effect;
 
 import gentlecomet.sound.maths.Polynomials;
 
-/** The slow sine that moves an effect: a phase that runs on, read at the ends of each control step. */
+/** The slow sine that moves an effect: a phase that runs on, read at the ends of each step. */
 final class Sweep {
 
     private double phase;
@@ -16,7 +16,7 @@ final class Sweep {
         return Polynomials.sinCycles(phase + shift);
     }
 
-    /** Value at the end of the control step. */
+    /** Value at the end of the step. */
     double next(double shift, double rateHz, double sampleRate) {
         return Polynomials.sinCycles(phase + shift + rateHz * EffectStep.SAMPLES / sampleRate);
     }

@@ -61,7 +61,7 @@ final class TankLine {
         }
     }
 
-    /** Changes the length, more than a control step and at most the longest. */
+    /** Changes the length, more than an effect step and at most the longest. */
     void resize(int newLength) {
         if (newLength == length) {
             return;

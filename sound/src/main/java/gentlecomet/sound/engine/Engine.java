@@ -10,13 +10,13 @@ import gentlecomet.sound.source.Recording;
 import gentlecomet.sound.source.WaveShelf;
 
 /**
- * The synthesizer: plays one patch. Sound is made in control steps of {@link #STEP} samples; what is played or changed takes
- * effect at the next control step, so the samples do not depend on the block size of {@link #render}. The same patch, notes,
+ * The synthesizer: plays one patch. Sound is made in steps of {@link #STEP} samples, in which voices are moved twice and effects once;
+ * what is played or changed takes effect at the next one, so the samples do not depend on the block size of {@link #render}. The same patch, notes,
  * seed and version give the same samples on every machine. Nothing is allocated while rendering. One thread at a time.
  */
 public final class Engine {
 
-    /** Samples of a control step. */
+    /** Samples of a step. */
     public static final int STEP = EffectStep.SAMPLES;
     /** Measurements and releases name this; it goes up whenever any sample may change. */
     public static final String VERSION = "5";

@@ -9,7 +9,10 @@ import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
 
-/** Draws control steps: moves what hands and parameters do, draws the layers, and sends their sum through the effects that all share. */
+/**
+ * Draws effect steps: moves what hands and parameters do and draws the voices for each of its control steps, then sends the layers through
+ * their effects and their sum through those that all share.
+ */
 final class StepRenderer {
 
     private static final int STEP = EffectStep.SAMPLES;
