@@ -33,6 +33,10 @@ public final class Figures {
                 "layer1.source1.pulseWidth=5", "layer1.zone.level=-60", "effect1.mix=0", "effect1.gain=-20 dB", "levelTrim=-20 dB")) {
             System.out.printf(Locale.ROOT, "moved in one go, %s: loudest above 6 kHz beyond the ends %.1f dBFS%n", change, click(change));
         }
+        for (String change : List.of("chorus.delay=30 ms", "chorus.depth=10 ms", "reverb.size=20", "reverb.size=90")) {
+            String effect = change.substring(0, change.indexOf('.'));
+            System.out.printf(Locale.ROOT, "moved in one go, %s: loudest above 6 kHz beyond the ends %.1f dBFS%n", change, click("effect1." + change, effect));
+        }
     }
 
     private static double hz(int key) {
