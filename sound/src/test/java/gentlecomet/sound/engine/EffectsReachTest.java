@@ -1,0 +1,115 @@
+package gentlecomet.sound.engine;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import gentlecomet.sound.parameter.EffectParameters;
+import gentlecomet.sound.parameter.Parameter;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.sound.patch.Modulator;
+import gentlecomet.sound.patch.Patch;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/**
+ * Every parameter of every effect does something that can be measured, and a route moves it as a hand would. The oracle is the parameter
+ * itself: the sound with it set elsewhere. Effects are played where all their parts work: bells with a gain, a delay that wobbles.
+ */
+class EffectsReachTest {
+
+    private static final int RATE = 48000;
+    private static final int FRAMES = 30016;
+    private static final int HELD = 14400;
+    /** A bright sound, different on both sides, that is struck, held and let go. */
+    private static final List<String> SOUND = List.of("layer1.source1.wave=saw", "layer1.source1.copies=3", "layer1.source1.detune=12",
+            "layer1.source1.width=80", "layer1.amplitude.decay=100 ms", "layer1.amplitude.sustain=40", "layer1.amplitude.release=100 ms", "performance.tempo=240");
+    private static final Map<String, List<String>> AT_WORK = Map.of(
+            "drive", List.of("drive.tone=4k"),
+            "delay", List.of("delay.timeLeft=40 ms", "delay.timeRight=60 ms", "delay.wobble=1 ms", "delay.wobbleRate=4"),
+            "reverb", List.of("reverb.early=-6", "reverb.highCut=9k", "reverb.width=70"),
+            "equaliser", List.of("equaliser.lowSlope=12dB", "equaliser.lowCut=150", "equaliser.highSlope=24dB", "equaliser.highCut=9k",
+                    "equaliser.lowGain=6", "equaliser.highGain=-6", "equaliser.gain1=6", "equaliser.gain2=-6", "equaliser.gain3=6", "equaliser.gain4=-6"),
+            "compressor", List.of("compressor.threshold=-18", "compressor.knee=12"),
+            "bands", List.of("bands.down=-36", "bands.up=-40", "bands.upRatio=2"),
+            "transients", List.of("transients.attack=6", "transients.sustain=-6"),
+            "limiter", List.of("limiter.gain=18"),
+            "stereo", List.of("stereo.width=140", "stereo.monoBelow=300"),
+            "tremolo", List.of("tremolo.spread=40"));
+
+    static Stream<Arguments> parameters() {
+        Parameter type = Parameters.at(PatchParameters.effect(0) + EffectParameters.TYPE);
+        return type.choices().stream().skip(1).flatMap(name -> {
+            Patch patch = patch(name);
+            return Parameters.ALL.stream().filter(p -> p.id().startsWith("effect1.") && p != type && patch.relevant(p))
+                    .map(p -> Arguments.of(name + ", " + p.id(), p, patch));
+        });
+    }
+
+    private static Patch patch(String type) {
+        return Played.patch(Stream.of(SOUND.stream(), Stream.of("effect1.type=" + type, "effect1.mix=80"),
+                AT_WORK.getOrDefault(type, List.of()).stream().map(s -> "effect1." + s)).flatMap(s -> s).toArray(String[]::new));
+    }
+
+    /** A choice goes to the next one, anything else by a fifth of its way. */
+    private static double elsewhere(Parameter p, double value) {
+        if (!p.taper().continuous()) {
+            return value < p.max() ? value + 1 : p.min();
+        }
+        double position = p.position(value);
+        return p.value(position > 0.5 ? position - 0.2 : position + 0.2);
+    }
+
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("parameters")
+    void aParameterIsHeard(String name, Parameter parameter, Patch patch) {
+        double[] still = sound(patch);
+        double[] moved = sound(patch.withValue(parameter, elsewhere(parameter, patch.value(parameter.id()))));
+        double loud = Played.rms(still, 0, FRAMES);
+        for (int i = 0; i < FRAMES; i++) {
+            moved[i] -= still[i];
+        }
+        double db = Spectrum.db(Played.rms(moved, 0, FRAMES) / loud + 1e-12);
+        assertTrue(db > -50, parameter.id() + " changes the sound by no more than " + db + " dB of it");
+    }
+
+    static Stream<Arguments> movable() {
+        return parameters().filter(a -> Parameters.movable((Parameter) a.get()[1]));
+    }
+
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("movable")
+    void aConstantMovesAParameterAsAHandWould(String name, Parameter target, Patch patch) {
+        double base = patch.value(target.id());
+        double depth = 0.05 * target.maxDepth();
+        if (target.moved(base, 2 * depth) == target.max()) {
+            depth = -depth;
+        }
+        double moved = target.moved(base, depth);
+        assertNotEquals(base, moved, target.id() + " can be moved");
+        double[] expected = sound(patch.withValue(target, moved));
+        double[] routed = sound(Played.routed(patch, Modulator.CONSTANT, target.id(), depth));
+        for (int i = 0; i < FRAMES; i++) {
+            assertEquals(expected[i], routed[i], 1e-7, target.id() + " at frame " + i);
+        }
+    }
+
+    private static double[] sound(Patch patch) {
+        Engine engine = Played.engine(patch, RATE);
+        double[] left = new double[FRAMES];
+        double[] right = new double[FRAMES];
+        engine.noteOn(57, 110);
+        engine.render(left, right, 0, HELD);
+        engine.noteOff(57);
+        engine.render(left, right, HELD, FRAMES - HELD);
+        for (int i = 0; i < FRAMES; i++) {
+            left[i] += 0.5 * right[i];
+        }
+        return left;
+    }
+}
