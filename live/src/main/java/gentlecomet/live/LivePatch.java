@@ -131,8 +131,7 @@ public final class LivePatch {
     /** Whether a parameter means anything as the values of an image stand. */
     @JSExport
     public static boolean relevant(Float64Array image, int index) {
-        Parameter parameter = Parameters.at(index);
-        return parameter.decider() < 0 || (parameter.deciding() >> (int) image.get(parameter.decider()) & 1) == 1;
+        return Parameters.at(index).silencedBy(i -> image.get(i)) == null;
     }
 
     /** The page's own array stays untouched: toJavaArray only shows its memory, and so, in TeaVM 0.15, does copyToJavaArray. */

@@ -94,10 +94,19 @@ export function wireLooseEnds(element, {edit, openPlace}) {
   element.querySelectorAll('[data-fix]').forEach(b => b.addEventListener('click', () => edit({kind: 'setValue', target: b.dataset.target, value: b.dataset.value})));
 }
 
+/** Whether a note division goes to another one, and not from or to none: the same bars stay. */
+const fromTempoToTempo = (choice, image) =>
+  choice.dataset.division !== undefined && choice.value !== '0' && image[Number(choice.dataset.index)] !== 0;
+
 /** Choices that bring other bars with them, drawn lists, effects and recordings. */
-function wireParts(element, {id, image, edit, post, flush, openPlace}) {
-  element.querySelectorAll('[data-decides]').forEach(choice => choice.addEventListener('change', () =>
-    edit({kind: 'choose', target: choice.dataset.decides, value: choice.options[choice.selectedIndex].textContent})));
+function wireParts(element, {id, image, set, edit, post, flush, openPlace}) {
+  element.querySelectorAll('[data-decides]').forEach(choice => choice.addEventListener('change', () => {
+    if (fromTempoToTempo(choice, image())) {
+      set(Number(choice.dataset.index), Number(choice.value));
+    } else {
+      edit({kind: 'choose', target: choice.dataset.decides, value: choice.options[choice.selectedIndex].textContent});
+    }
+  }));
   wireFiles(element, post, edit);
   wireMatch(element, post);
   wireEars(element);

@@ -76,7 +76,11 @@ export function setUpBench(root) {
   });
   element.querySelectorAll('[data-stage]').forEach(tab => tab.addEventListener('click', () => chooseStage(tab.dataset.stage)));
   element.querySelectorAll('[data-layer]').forEach(tab => tab.addEventListener('click', () => chooseLayer(Number(tab.dataset.layer))));
-  wireBench(element, {id: () => state.id, image: () => state.image, edit, post, save, flush: () => state.flush(), openPlace, redraw});
+  const set = (index, value) => {
+    state.beginGesture();
+    state.set(index, value);
+  };
+  wireBench(element, {id: () => state.id, image: () => state.image, set, edit, post, save, flush: () => state.flush(), openPlace, redraw});
   putBack(element);
   element.querySelectorAll('.bar[data-index], .bar-choice').forEach(bar => state.locked.has(Number(bar.dataset.index)) && showLock(bar, true));
   const wanted = location.hash.slice(1);

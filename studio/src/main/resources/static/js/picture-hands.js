@@ -51,6 +51,15 @@ export function wirePicture(canvas, state, shownLayer) {
 const clamp = v => Math.max(0, Math.min(1, v));
 const find = (layer, id) => LivePatch.indexOf(`layer${layer + 1}.${id}`);
 
+/** Moves a time: from division to division where it keeps the tempo, freely otherwise. */
+function setTime(state, time, division, seconds) {
+  if (state.image[division] === 0) {
+    state.set(time, seconds);
+  } else {
+    state.set(division, nearestDivision(seconds, state.image[LivePatch.indexOf('performance.tempo')]));
+  }
+}
+
 /** The nearest point follows the hand; the time axis stays as it was when the drag began. */
 function envelopeHand(state, layer, box, from, which) {
   const {span, points} = envelopePoints(state.image, layer, which, box.width, box.height);
@@ -60,9 +69,10 @@ function envelopeHand(state, layer, box, from, which) {
   }
   const group = envelopeId(which);
   const scale = span.seconds / (box.width - 16);
+  const time = find(layer, `${group}.${point.id}`);
+  const division = find(layer, `${group}.${point.id}Division`);
   return place => {
-    const time = (place.x - point.x) * scale;
-    state.set(find(layer, `${group}.${point.id}`), Math.max(0, span[point.id] + time));
+    setTime(state, time, division, Math.max(0, span[point.id] + (place.x - point.x) * scale));
     if (point.id === 'decay') {
       state.set(find(layer, `${group}.sustain`), 100 * clamp((box.height - 18 - place.y) / (box.height - 30)));
     }
@@ -107,21 +117,13 @@ function widthHand(e, canvas, state) {
   }
 }
 
-/** The first repeat of a side follows the hand: from division to division where it keeps the tempo, freely otherwise. */
+/** The first repeat of a side follows the hand. */
 function delayHand(state, layer, box, from, first) {
   const point = nearest(delayPoints(state.image, first, box.width, box.height), from);
   if (point.d > NEAR) {
     return null;
   }
-  const tempo = state.image[LivePatch.indexOf('performance.tempo')];
-  return place => {
-    const seconds = Math.max(0.001, place.x / box.width * DELAY_SPAN);
-    if (state.image[point.division] === 0) {
-      state.set(point.time, Math.min(2, seconds));
-    } else {
-      state.set(point.division, nearestDivision(seconds, tempo));
-    }
-  };
+  return place => setTime(state, point.time, point.division, Math.max(0.001, Math.min(2, place.x / box.width * DELAY_SPAN)));
 }
 
 /** Across moves the threshold. */

@@ -236,9 +236,9 @@ public final class LooseEnds {
             } else if (layer >= 0 && !patch.layerOn(layer)) {
                 add(name + " moves a layer that is off.", target.index());
             } else if (!patch.relevant(target)) {
-                Parameter decider = Parameters.at(target.decider());
-                add(name + " moves nothing: " + PatchRules.name(decider) + " is "
-                        + ValueText.format(decider, patch.value(decider.index())) + ".", decider.index());
+                Parameter choice = target.silencedBy(patch::value);
+                add(name + " moves nothing: " + PatchRules.name(choice) + " is "
+                        + ValueText.format(choice, patch.value(choice.index())) + ".", choice.index());
             } else if (route.low() == route.high()) {
                 add(name + " stands still: its limits are the same.", target.index());
             }

@@ -8,7 +8,7 @@ public final class LfoParameters {
     public static final int WAVE = GROUP.choice("wave", "LFO wave", "sine", "triangle", "rampUp", "rampDown", "square", "steppedRandom",
             "smoothRandom", "drawn", "steps");
     public static final int DIVISION = GROUP.division("division", "Tempo");
-    public static final int RATE = GROUP.number("rate", "Rate", Unit.HERTZ, Taper.LOGARITHMIC, 0.02, 40, 5);
+    public static final int RATE = GROUP.timed(DIVISION, "rate", "Rate", Unit.HERTZ, Taper.LOGARITHMIC, 0.02, 40, 5);
     public static final int DELAY = GROUP.number("delay", "Delay", Unit.SECONDS, Taper.CUBIC, 0, 10, 0);
     public static final int FADE = GROUP.number("fade", "Fade in", Unit.SECONDS, Taper.CUBIC, 0, 10, 0);
     public static final int PHASE = GROUP.number("phase", "Start phase", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);

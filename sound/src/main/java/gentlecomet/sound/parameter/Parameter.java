@@ -2,6 +2,7 @@ package gentlecomet.sound.parameter;
 
 import gentlecomet.sound.maths.Polynomials;
 import java.util.List;
+import java.util.function.IntToDoubleFunction;
 
 /**
  * The description of one parameter: the single place from which screens, validation, routes, macros, the file format and
@@ -18,14 +19,36 @@ import java.util.List;
  * @param neutral value that does nothing or leaves the sound plain; left out of files
  * @param choices text ids of a {@link Taper#CHOICE}, else empty
  * @param decider registry index of the choice that decides whether this parameter means anything, or -1 when it always does
- * @param deciding bit n is set when the decider's choice n gives it meaning
+ * @param deciding bit n is set when the decider's choice n gives it meaning, provided that the decider itself means something
  */
 public record Parameter(int index, String id, String label, String place, Unit unit, Taper taper, double min, double max,
         double neutral, List<String> choices, int decider, int deciding) {
 
     /** Whether it means anything while the values of a patch stand as they are; an idle parameter keeps its value. */
     public boolean relevant(double[] values) {
-        return decider < 0 || (deciding >> (int) values[decider] & 1) == 1;
+        return silencedBy(i -> values[i]) == null;
+    }
+
+    /**
+     * The choice because of which it means nothing, or null when it means something.
+     *
+     * @param values of a patch, by registry index
+     */
+    public Parameter silencedBy(IntToDoubleFunction values) {
+        Parameter parameter = this;
+        while (parameter.decider >= 0) {
+            Parameter choice = Parameters.at(parameter.decider);
+            if ((parameter.deciding >> (int) values.applyAsDouble(choice.index) & 1) == 0) {
+                return choice;
+            }
+            parameter = choice;
+        }
+        return null;
+    }
+
+    /** Whether it is a choice of a note division, or of none. */
+    public boolean division() {
+        return choices.size() == Division.COUNT;
     }
 
     /** Position 0 to 1 along the bar of a value, which is limited to the range. */

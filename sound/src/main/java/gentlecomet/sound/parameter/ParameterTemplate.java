@@ -35,6 +35,11 @@ final class ParameterTemplate {
         return add(new Parameter(parameters.size(), id, label, placeOf(id), unit, taper, min, max, neutral, List.of(), decider, deciding));
     }
 
+    /** A number that means something only while a division of the group is free. @param division its place; it may be declared later */
+    int timed(int division, String id, String label, Unit unit, Taper taper, double min, double max, double neutral) {
+        return add(new Parameter(parameters.size(), id, label, placeOf(id), unit, taper, min, max, neutral, List.of(), division, 1));
+    }
+
     int choice(String id, String label, String... choices) {
         return add(new Parameter(parameters.size(), id, label, placeOf(id), Unit.NONE, Taper.CHOICE, 0, choices.length - 1, 0,
                 List.of(choices), decider, deciding));

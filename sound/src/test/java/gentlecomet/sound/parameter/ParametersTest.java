@@ -1,12 +1,15 @@
 package gentlecomet.sound.parameter;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertNotNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.HashSet;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class ParametersTest {
 
@@ -37,6 +40,42 @@ class ParametersTest {
         assertEquals("macro8", Parameters.at(PatchParameters.MACRO + 7).id());
         assertEquals(1, Parameters.layerOf(Parameters.ofLayer(1, 0)));
         assertEquals(-1, Parameters.layerOf(PatchParameters.effect(9)));
+    }
+
+    /** A time counts while its own division is free, and that in turn while the effect is there to which both belong. */
+    @ParameterizedTest
+    @CsvSource({"effect1.chorus.rate, effect1.chorus.division, effect1.type, chorus", "effect2.delay.timeRight, effect2.delay.divisionRight, effect2.type, delay",
+        "layer1.effect1.reverb.preDelay, layer1.effect1.reverb.division, layer1.effect1.type, reverb"})
+    void aTimeIsSilencedByItsDivisionOrByWhatSilencesThat(String time, String division, String type, String effect) {
+        double[] values = Parameters.neutralValues();
+        Parameter choice = Parameters.find(type);
+        assertEquals(type, Parameters.find(time).silencedBy(i -> values[i]).id());
+        values[choice.index()] = choice.choices().indexOf(effect);
+        assertTrue(Parameters.find(time).relevant(values));
+        assertTrue(Parameters.find(division).relevant(values));
+        values[Parameters.find(division).index()] = 5;
+        assertFalse(Parameters.find(time).relevant(values));
+        assertEquals(division, Parameters.find(time).silencedBy(i -> values[i]).id());
+        assertTrue(Parameters.find(division).relevant(values));
+    }
+
+    /** Every time that can keep the tempo: its division is the one whose name it shares, wherever it stands in its group. */
+    @Test
+    void everyTimeThatKeepsTheTempoHasItsOwnDivision() {
+        int found = 0;
+        for (Parameter p : Parameters.ALL) {
+            if (p.decider() >= 0 && Parameters.at(p.decider()).division()) {
+                found++;
+                String division = Parameters.at(p.decider()).id();
+                String group = p.id().substring(0, p.id().lastIndexOf('.') + 1);
+                String name = p.id().substring(group.length());
+                assertTrue(division.equals(group + "division") || division.equals(group + name + "Division")
+                        || division.equals(group + name.replace("time", "division")), p.id() + " by " + division);
+            }
+        }
+        // Ten slots of seven times, and in each of four layers: slots, four envelopes of five, four LFOs, two curves.
+        int slots = PatchParameters.EFFECTS + Parameters.LAYERS * LayerParameters.EFFECTS;
+        assertEquals(7 * slots + Parameters.LAYERS * (5 * LayerParameters.ENVELOPES + LayerParameters.LFOS + LayerParameters.CURVES), found);
     }
 
     @Test

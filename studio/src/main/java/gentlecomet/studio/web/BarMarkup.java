@@ -65,6 +65,9 @@ final class BarMarkup {
                 .append(attribute("aria-label", bar.fullName()));
         if (bar.decides()) {
             out.append(attribute("data-decides", p.id()));
+            if (p.division()) {
+                out.append(" data-division");
+            }
         }
         out.append('>');
         for (Choice c : bar.choices()) {

@@ -73,7 +73,8 @@ class EveryParameterTest extends WebWork {
         while (!deciding.isEmpty()) {
             Parameter p = Parameters.find(deciding.remove());
             double before = editing.get(id).patch().value(p.id());
-            for (double value = p.min(); value <= p.max(); value++) {
+            double last = p.division() ? 1 : p.max();
+            for (double value = p.min(); value <= last; value++) {
                 choose(p, value);
                 look();
             }
