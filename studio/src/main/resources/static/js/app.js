@@ -101,7 +101,7 @@ document.addEventListener('keydown', e => {
     return;
   }
   const typing = e.target.closest('input:not([type=range]), textarea, select, dialog');
-  if (e.ctrlKey && e.key.toLowerCase() === 'z' && benchState() && !typing) {
+  if (e.ctrlKey && e.key.toLowerCase() === 'z' && benchState() && (!typing || typing.matches('select'))) {
     e.preventDefault();
     document.getElementById(e.shiftKey ? 'redo' : 'undo').click();
   } else if (e.ctrlKey && e.key.toLowerCase() === 's' && benchState()) {

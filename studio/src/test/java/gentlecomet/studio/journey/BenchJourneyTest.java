@@ -22,6 +22,7 @@ class BenchJourneyTest extends OnTheScreen {
             page.find("#bench");
             page.js("const Real = AudioContext; window.AudioContext = class extends Real { constructor(o) { super(o); window.device = this; } }");
             figuresFollow(page, id);
+            tempoInPlaceOfARate(page, id);
             looseEnds(page, id);
             listeningByParts(page, id);
             deviceGone(page);
@@ -54,6 +55,29 @@ class BenchJourneyTest extends OnTheScreen {
     private static Double measuredLufs(Browser page) {
         Object text = page.js("return document.querySelector('#measured .figures dd span')?.textContent");
         return text == null ? null : Double.valueOf(text.toString().replace(" LUFS", ""));
+    }
+
+    /**
+     * A note division takes the place of the rate that it replaces; from one division to another the bars stay; undo brings the rate back, by
+     * its keys, while the choice still has the focus.
+     */
+    private void tempoInPlaceOfARate(Browser page, long id) {
+        page.click("[data-stage=motion]");
+        String division = "[id='layer1.lfo1.division']";
+        page.find("[id='layer1.lfo1.rate']");
+        new Select(page.find(division)).selectByVisibleText("1/8");
+        page.until(d -> page.js("return document.getElementById('layer1.lfo1.rate')") == null);
+        double eighth = editing.get(id).patch().value("layer1.lfo1.division");
+        page.js("window.choice = document.getElementById('layer1.lfo1.division')");
+        new Select(page.find(division)).selectByVisibleText("1/4");
+        page.until(d -> editing.get(id).patch().value("layer1.lfo1.division") > eighth);
+        assertEquals(true, page.js("return window.choice === document.getElementById('layer1.lfo1.division')"), "the bars stay");
+        page.find(division).sendKeys(Keys.chord(Keys.CONTROL, "z"));
+        page.until(d -> editing.get(id).patch().value("layer1.lfo1.division") == eighth);
+        page.until(d -> page.js("return window.choice !== document.getElementById('layer1.lfo1.division')"));
+        page.find(division).sendKeys(Keys.chord(Keys.CONTROL, "z"));
+        page.find("[id='layer1.lfo1.rate']");
+        assertEquals(0, editing.get(id).patch().value("layer1.lfo1.division"));
     }
 
     /** A second source is set up without level: named at the right, and mended with one click. */
