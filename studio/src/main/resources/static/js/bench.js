@@ -130,7 +130,15 @@ export async function save() {
   await exchange(`/patches/${state.id}/save`, {note: ''});
 }
 
-async function exchange(url, fields) {
+let lastExchange = Promise.resolve();
+
+/** One after the other: the next one is sent with the version that the one before has brought. */
+function exchange(url, fields) {
+  lastExchange = lastExchange.catch(() => {}).then(() => exchangeNow(url, fields));
+  return lastExchange;
+}
+
+async function exchangeNow(url, fields) {
   hearNow();
   await state.flush();
   if (state.unsent) {

@@ -77,7 +77,19 @@ class BenchJourneyTest extends OnTheScreen {
         page.until(d -> page.js("return window.choice !== document.getElementById('layer1.lfo1.division')"));
         page.find(division).sendKeys(Keys.chord(Keys.CONTROL, "z"));
         page.find("[id='layer1.lfo1.rate']");
+        hurriedChoices(page, id);
         assertEquals(0, editing.get(id).patch().value("layer1.lfo1.division"));
+    }
+
+    /** A choice that is made before the page has come back from the one before is no edit on an old state. */
+    private void hurriedChoices(Browser page, long id) {
+        long version = editing.get(id).version();
+        page.js("const wave = document.getElementById('layer1.lfo1.wave'); for (const k of [4, 7, 0]) { wave.selectedIndex = k; "
+                + "wave.dispatchEvent(new Event('change', {bubbles: true})); }");
+        page.until(d -> editing.get(id).version() == version + 3);
+        page.until(d -> page.js("return document.getElementById('layer1.lfo1.wave').value").equals("0"));
+        assertEquals(0, editing.get(id).patch().value("layer1.lfo1.wave"));
+        assertEquals(0L, page.js("return document.querySelectorAll('#messages .message-box').length"));
     }
 
     /** A second source is set up without level: named at the right, and mended with one click. */
