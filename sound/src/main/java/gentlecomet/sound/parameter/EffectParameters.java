@@ -183,7 +183,7 @@ public final class EffectParameters {
         g.when(TYPE, "reverb");
         REVERB_SIZE = g.number("reverb.size", "Size", Unit.PERCENT, Taper.LINEAR, 0, 100, 60);
         REVERB_DECAY = g.number("reverb.decay", "Decay", Unit.SECONDS, Taper.CUBIC, 0.1, 30, 2);
-        REVERB_DIVISION = g.division("reverb.division", "Pre-delay tempo");
+        REVERB_DIVISION = g.division("reverb.division", "Pre tempo");
         REVERB_PRE_DELAY = g.timed(REVERB_DIVISION, "reverb.preDelay", "Pre-delay", Unit.SECONDS, Taper.CUBIC, 0, 0.5, 0.015);
         REVERB_DAMPING = g.number("reverb.damping", "Damping", Unit.HERTZ, Taper.LOGARITHMIC, 500, 20000, 6000);
         REVERB_LOW_CUT = g.number("reverb.lowCut", "Low cut", Unit.HERTZ, Taper.LOGARITHMIC, 20, 2000, 150);

@@ -36,10 +36,10 @@ public final class LayerParameters {
     private static final int Z_HIGH_KEY = ZONE_GROUP.number("highKey", "Highest key", Unit.KEY, Taper.STEPPED, 0, 127, 127);
     private static final int Z_LOW_VELOCITY = ZONE_GROUP.number("lowVelocity", "Lowest velocity", Unit.NONE, Taper.STEPPED, 1, 127, 1);
     private static final int Z_HIGH_VELOCITY = ZONE_GROUP.number("highVelocity", "Highest velocity", Unit.NONE, Taper.STEPPED, 1, 127, 127);
-    private static final int Z_LOW_KEY_FADE = ZONE_GROUP.number("lowKeyFade", "Fade at the low key", Unit.SEMITONES, Taper.STEPPED, 0, 48, 0);
-    private static final int Z_HIGH_KEY_FADE = ZONE_GROUP.number("highKeyFade", "Fade at the high key", Unit.SEMITONES, Taper.STEPPED, 0, 48, 0);
-    private static final int Z_LOW_VELOCITY_FADE = ZONE_GROUP.number("lowVelocityFade", "Fade at low velocity", Unit.NONE, Taper.STEPPED, 0, 64, 0);
-    private static final int Z_HIGH_VELOCITY_FADE = ZONE_GROUP.number("highVelocityFade", "Fade at high velocity", Unit.NONE, Taper.STEPPED, 0, 64, 0);
+    private static final int Z_LOW_KEY_FADE = ZONE_GROUP.number("lowKeyFade", "Low key fade", Unit.SEMITONES, Taper.STEPPED, 0, 48, 0);
+    private static final int Z_HIGH_KEY_FADE = ZONE_GROUP.number("highKeyFade", "High key fade", Unit.SEMITONES, Taper.STEPPED, 0, 48, 0);
+    private static final int Z_LOW_VELOCITY_FADE = ZONE_GROUP.number("lowVelocityFade", "Low velocity fade", Unit.NONE, Taper.STEPPED, 0, 64, 0);
+    private static final int Z_HIGH_VELOCITY_FADE = ZONE_GROUP.number("highVelocityFade", "High velocity fade", Unit.NONE, Taper.STEPPED, 0, 64, 0);
     private static final int Z_FADE_LAW = ZONE_GROUP.choice("fadeLaw", "Fades keep", "power", "level");
     private static final int Z_TRANSPOSE = ZONE_GROUP.number("transpose", "Transpose", Unit.SEMITONES, Taper.STEPPED, -48, 48, 0);
     private static final int Z_LEVEL = ZONE_GROUP.number("level", "Level", Unit.DECIBELS, Taper.DECIBEL, -72, 6, 0);

@@ -105,9 +105,9 @@ public final class SourceParameters {
         BALANCE = g.number("balance", "Centre to sides", Unit.DECIBELS, Taper.LINEAR, -24, 24, 0);
         g.when(WAVE, "sine", "triangle", "saw", "pulse", "roundSquare", "table", "harmonics");
         SYNC = g.choice("sync", "Hard sync to", "off", "source1", "source2", "source3");
-        PHASE_FROM = g.number("phaseFrom1", "Phase from source 1", Unit.RADIANS, Taper.CUBIC, 0, 24, 0);
-        g.number("phaseFrom2", "Phase from source 2", Unit.RADIANS, Taper.CUBIC, 0, 24, 0);
-        g.number("phaseFrom3", "Phase from source 3", Unit.RADIANS, Taper.CUBIC, 0, 24, 0);
+        PHASE_FROM = g.number("phaseFrom1", "Phase by source 1", Unit.RADIANS, Taper.CUBIC, 0, 24, 0);
+        g.number("phaseFrom2", "Phase by source 2", Unit.RADIANS, Taper.CUBIC, 0, 24, 0);
+        g.number("phaseFrom3", "Phase by source 3", Unit.RADIANS, Taper.CUBIC, 0, 24, 0);
         g.always();
         RING = g.number("ring", "Ring modulation", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
         RING_FROM = g.choice("ringFrom", "Ring with", "source1", "source2", "source3");
