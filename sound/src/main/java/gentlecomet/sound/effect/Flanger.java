@@ -7,6 +7,8 @@ import gentlecomet.sound.parameter.EffectParameters;
 final class Flanger implements Effect {
 
     private static final double LONGEST = 0.03;
+    /** Samples that reading between samples needs; shorter delays come up at sample rates below 15 kHz only. */
+    private static final double SHORTEST = 3;
 
     private final double sampleRate;
     private final DelayLine left;
@@ -30,7 +32,7 @@ final class Flanger implements Effect {
     public void process(double[] block, int at, double tempo, double[] toLeft, double[] toRight) {
         double rate = Division.rate(block, at + EffectParameters.FLANGER_DIVISION, at + EffectParameters.FLANGER_RATE, tempo);
         double depth = block[at + EffectParameters.FLANGER_DEPTH] * sampleRate;
-        double delay = block[at + EffectParameters.FLANGER_DELAY] * sampleRate + 2;
+        double delay = Math.max(SHORTEST, block[at + EffectParameters.FLANGER_DELAY] * sampleRate);
         double feedback = block[at + EffectParameters.FLANGER_FEEDBACK] / 100;
         voice(left, toLeft, delay, depth, 0, rate, feedback);
         voice(right, toRight, delay, depth, 0.25, rate, feedback);
