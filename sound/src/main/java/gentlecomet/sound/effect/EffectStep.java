@@ -10,16 +10,8 @@ public final class EffectStep {
     /** Samples of an effect step. */
     public static final int SAMPLES = CONTROL_STEPS * ControlStep.SAMPLES;
     /** 0, 1, 2 ... as numbers, for straight lines within a step. Never written to. */
-    public static final double[] RAMP = ramp();
+    public static final double[] RAMP = ControlStep.ramp(SAMPLES);
 
     private EffectStep() {
-    }
-
-    private static double[] ramp() {
-        double[] ramp = new double[SAMPLES];
-        for (int i = 0; i < SAMPLES; i++) {
-            ramp[i] = i;
-        }
-        return ramp;
     }
 }
