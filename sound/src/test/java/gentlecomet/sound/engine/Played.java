@@ -33,6 +33,14 @@ public final class Played {
         return patch.withRoutes(routes);
     }
 
+    /** With all four LFOs heard: on the pitch, on the cutoff and on the levels of two sources. */
+    static Patch stirred(Patch patch) {
+        Patch more = routed(patch, Modulator.LFO_1, "layer1.pitch.shift", 0.5);
+        more = routed(more, Modulator.LFO_2, "layer1.filter1.cutoff", 0.5);
+        more = routed(more, Modulator.LFO_3, "layer1.source1.level", 3);
+        return routed(more, Modulator.LFO_4, "layer1.source2.level", 3);
+    }
+
     public static Engine engine(Patch patch, double rate) {
         Engine engine = new Engine(rate);
         engine.load(PatchImage.of(patch));

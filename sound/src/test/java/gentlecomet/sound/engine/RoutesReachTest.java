@@ -46,11 +46,7 @@ class RoutesReachTest {
     private static Patch patch(String[] sources) {
         List<String> all = new ArrayList<>(List.of(MOTION));
         all.addAll(List.of(sources));
-        Patch patch = Played.patch(all.toArray(new String[0]));
-        patch = Played.routed(patch, Modulator.LFO_1, "layer1.pitch.shift", 0.5);
-        patch = Played.routed(patch, Modulator.LFO_2, "layer1.filter1.cutoff", 0.5);
-        patch = Played.routed(patch, Modulator.LFO_3, "layer1.source1.level", 3);
-        patch = Played.routed(patch, Modulator.LFO_4, "layer1.source2.level", 3);
+        Patch patch = Played.stirred(Played.patch(all.toArray(new String[0])));
         patch = Played.routed(patch, Modulator.ENVELOPE_2, "layer1.source3.level", 3);
         return Played.routed(patch, Modulator.CURVE_1, "layer1.zone.level", -6);
     }
