@@ -51,10 +51,10 @@ export function wirePicture(canvas, state, shownLayer) {
 const clamp = v => Math.max(0, Math.min(1, v));
 const find = (layer, id) => LivePatch.indexOf(`layer${layer + 1}.${id}`);
 
-/** Moves a time: from division to division where it keeps the tempo, freely otherwise. */
-function setTime(state, time, division, seconds) {
+/** Moves a time: from division to division where it keeps the tempo, otherwise freely up to the most that it can be. */
+function setTime(state, time, division, seconds, most = Infinity) {
   if (state.image[division] === 0) {
-    state.set(time, seconds);
+    state.set(time, Math.min(most, seconds));
   } else {
     state.set(division, nearestDivision(seconds, state.image[LivePatch.indexOf('performance.tempo')]));
   }
@@ -123,7 +123,7 @@ function delayHand(state, layer, box, from, first) {
   if (point.d > NEAR) {
     return null;
   }
-  return place => setTime(state, point.time, point.division, Math.max(0.001, Math.min(2, place.x / box.width * DELAY_SPAN)));
+  return place => setTime(state, point.time, point.division, Math.max(0.001, place.x / box.width * DELAY_SPAN), 2);
 }
 
 /** Across moves the threshold. */
