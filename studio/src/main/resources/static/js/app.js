@@ -1,8 +1,11 @@
 // Starts the page: the strip once, everything else whenever a piece of page arrives.
 import {allowLevelling} from './at-rest.js';
 import {beforeRequest, benchState, chooseStage, flipVersions, matchLevel, openPlace, requestOfBench, save, setUpBench} from './bench.js';
-import {listeningKey, playClicked, setUpPage} from './pages.js';
+import {listeningKey} from './listening.js';
+import {playClicked, setUpPage} from './pages.js';
 import {csrfToken, say} from './requests.js';
+import {fieldOf, refuse} from './refused.js';
+import {rememberFocus} from './focus-kept.js';
 import {panic, playChosen, setUpStrip} from './strip.js';
 import {openShortcuts} from './shortcuts.js';
 import {openFinder} from './finder.js';
@@ -23,19 +26,59 @@ function fresh(root) {
   }
 }
 
-function setTheme(theme) {
+const systemDark = matchMedia('(prefers-color-scheme: dark)');
+
+function showTheme(theme) {
   document.documentElement.dataset.bsTheme = theme;
-  localStorage.setItem('comet-theme', theme);
   document.dispatchEvent(new CustomEvent('comet:theme'));
 }
 
-setTheme(localStorage.getItem('comet-theme') ?? 'light');
+/** The system's preference, until somebody chooses here; a choice that agrees with the system follows it again. */
+function setTheme(theme) {
+  if ((theme === 'dark') === systemDark.matches) {
+    localStorage.removeItem('comet-theme');
+  } else {
+    localStorage.setItem('comet-theme', theme);
+  }
+  showTheme(theme);
+}
+
+function setUpTheme() {
+  const follow = () => showTheme(localStorage.getItem('comet-theme') ?? (systemDark.matches ? 'dark' : 'light'));
+  systemDark.addEventListener('change', follow);
+  follow();
+}
+
+setUpTheme();
 setUpStrip();
 fresh(document.getElementById('content'));
+document.getElementById('content').focus({preventScroll: true});
 
 document.body.addEventListener('htmx:afterSettle', e => fresh(e.detail.elt.id === 'page' ? document.getElementById('content') : document.getElementById(e.detail.elt.id) ?? e.detail.elt));
 document.addEventListener('comet:fresh', e => fresh(e.detail));
-document.body.addEventListener('htmx:configRequest', e => { e.detail.headers['X-XSRF-TOKEN'] = csrfToken(); });
+document.body.addEventListener('htmx:configRequest', e => {
+  e.detail.headers['X-XSRF-TOKEN'] = csrfToken();
+  if (e.detail.verb === 'post' && e.detail.elt.closest('#bench')) {
+    e.detail.parameters.version = document.getElementById('bench').dataset.version;
+  }
+});
+/** Gives the focus back when htmx has exchanged what had it; after another page it goes to the content, never to nothing. */
+let giveBack = () => {};
+document.body.addEventListener('htmx:beforeSwap', e => {
+  if (e.detail.shouldSwap) {
+    giveBack = e.detail.target.id === 'page' ? () => {} : rememberFocus(e.detail.target);
+  }
+});
+document.body.addEventListener('htmx:afterSettle', e => {
+  const fresh = document.getElementById(e.detail.elt.id) ?? e.detail.elt;
+  giveBack(fresh);
+  giveBack = () => {};
+  if (document.activeElement === document.body || !document.activeElement?.isConnected) {
+    const anchor = location.hash && document.getElementById(decodeURIComponent(location.hash.slice(1)));
+    anchor?.scrollIntoView({block: 'start'});
+    document.getElementById('content')?.focus({preventScroll: true});
+  }
+});
 document.body.addEventListener('htmx:confirm', e => {
   if (!e.detail.question) {
     beforeRequest(e);
@@ -50,7 +93,14 @@ document.body.addEventListener('htmx:responseError', e => {
   const plain = (xhr.getResponseHeader('Content-Type') ?? '').startsWith('text/plain');
   const text = plain ? xhr.responseText
     : new DOMParser().parseFromString(xhr.responseText, 'text/html').querySelector('main p')?.textContent ?? 'That did not work.';
-  say(text);
+  const field = xhr.status === 422 ? fieldOf(e.detail.elt, xhr.getResponseHeader('X-Field')) : null;
+  if (xhr.status === 409) {
+    say(text, {key: 'conflict', buttons: [['Show what is there now', () => location.reload()]]});
+  } else if (field) {
+    refuse(field, text);
+  } else {
+    say(text);
+  }
 });
 document.body.addEventListener('htmx:sendError', () => say('The server cannot be reached just now. Nothing was changed; try again in a moment.', {calm: true}));
 window.addEventListener('beforeunload', e => {
@@ -101,10 +151,11 @@ document.addEventListener('keydown', e => {
     return;
   }
   const typing = e.target.closest('input:not([type=range]), textarea, select, dialog');
-  if (e.ctrlKey && e.key.toLowerCase() === 'z' && benchState() && (!typing || typing.matches('select'))) {
+  const command = e.ctrlKey || e.metaKey;
+  if (command && e.key.toLowerCase() === 'z' && benchState() && (!typing || typing.matches('select'))) {
     e.preventDefault();
     document.getElementById(e.shiftKey ? 'redo' : 'undo').click();
-  } else if (e.ctrlKey && e.key.toLowerCase() === 's' && benchState()) {
+  } else if (command && e.key.toLowerCase() === 's' && benchState()) {
     e.preventDefault();
     save();
   } else if (typing || e.ctrlKey || e.metaKey || e.altKey) {

@@ -48,6 +48,7 @@ export function measureSoon() {
     const state = hands.state();
     const old = document.getElementById('measured');
     if (old && state && !state.unsent && !await passing(async () => {
+      await ask(`/patches/${state.id}/measure`, {method: 'POST'});
       const fresh = (await piece(`/patches/${state.id}/measured`)).querySelector('#measured');
       old.replaceWith(fresh);
       document.dispatchEvent(new CustomEvent('comet:fresh', {detail: fresh}));

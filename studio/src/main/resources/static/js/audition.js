@@ -81,7 +81,8 @@ async function takeMidi(e) {
   try {
     imported = await (await ask('/phrases', {data})).json();
     id('player-tempo').value = Math.round(imported.tempo);
-    say(`${file.name}: ${imported.notes.length} notes, ${Math.round(imported.beats)} beats.`, {key: 'midi', calm: true});
+    const moved = imported.moves.length > 0 ? `, ${imported.moves.length} moves of wheels and pedals` : '';
+    say([`${file.name}: ${imported.notes.length} notes${moved}, ${Math.round(imported.beats)} beats.`, ...imported.remarks].join(' '), {key: 'midi', calm: true, stays: imported.remarks.length > 0});
   } catch (refusal) {
     imported = null;
     id('player-choice').value = 'own';

@@ -106,8 +106,8 @@ function place(menu, bar, close) {
   });
   document.body.append(menu);
   const box = bar.getBoundingClientRect();
-  menu.style.left = `${Math.min(window.innerWidth - menu.offsetWidth - 8, box.left + window.scrollX)}px`;
-  menu.style.top = `${Math.min(window.scrollY + window.innerHeight - menu.offsetHeight - 8, box.bottom + window.scrollY + 2)}px`;
+  menu.style.left = `${Math.max(8, Math.min(window.innerWidth - menu.offsetWidth - 8, box.left))}px`;
+  menu.style.top = `${Math.max(8, Math.min(window.innerHeight - menu.offsetHeight - 8, box.bottom + 2))}px`;
   menu.querySelector('button').focus();
   setTimeout(() => document.addEventListener('pointerdown', e => {
     if (!menu.contains(e.target)) {

@@ -47,39 +47,49 @@ function wireFinding(element, id) {
 function wireFinder(input, entries, learn, next) {
   const list = document.createElement('ul');
   list.className = 'found floating';
-  list.hidden = true;
   input.after(list);
-  typeToFind(input, list, entries, entry => {
+  const {open, close} = typeToFind(input, list, entries, entry => {
     input.value = entry.text;
-    list.hidden = true;
+    close();
     input.form.elements[next]?.focus();
   });
-  input.addEventListener('focus', () => {
-    list.hidden = false;
-    learn().then(() => input.dispatchEvent(new Event('input')), refusal => say(refusal.message));
-  });
-  input.addEventListener('blur', () => { list.hidden = true; });
+  const show = () => {
+    const page = document.getElementById('page').getBoundingClientRect();
+    const field = input.getBoundingClientRect();
+    list.classList.toggle('up', page.bottom - field.bottom < 320 && field.top - page.top > page.bottom - field.bottom);
+    open();
+    learn().then(() => list.hidden || open(), refusal => say(refusal.message));
+  };
+  input.addEventListener('focus', show);
+  input.addEventListener('click', show);
+  input.addEventListener('blur', close);
 }
+
+/** The field of a form that a refusal is most likely about: the one in hand, or the one filled in last. */
+const inHand = form => {
+  const fields = [...form.querySelectorAll('input:not([type=hidden])')];
+  return fields.find(f => f === document.activeElement) ?? fields.filter(f => f.value).at(-1) ?? fields[0];
+};
 
 function wireForms(element, {id, edit, save}) {
   wireFinding(element, id);
-  const setEnd = (field, value) => edit({kind: 'setEnd', macro: field.dataset.macro, target: field.dataset.target, end: field.dataset.end, value});
-  element.querySelectorAll('[data-edit]').forEach(field => field.addEventListener('change', () => edit({kind: field.dataset.edit, [field.name]: field.value})));
+  const setEnd = (field, value) => edit({kind: 'setEnd', macro: field.dataset.macro, target: field.dataset.target, end: field.dataset.end, value}, field);
+  element.querySelectorAll('[data-edit]').forEach(field => field.addEventListener('change', () => edit({kind: field.dataset.edit, [field.name]: field.value}, field)));
   element.querySelectorAll('[data-edit-form]').forEach(form => {
-    const send = () => edit({kind: form.dataset.editForm, ...standardFields(form)});
+    const send = e => edit({kind: form.dataset.editForm, ...standardFields(form)}, e.type === 'change' ? e.target : inHand(form));
     form.addEventListener('submit', e => {
       e.preventDefault();
-      send();
+      send(e);
     });
     if (form.dataset.onChange !== undefined) {
       form.addEventListener('change', send);
     }
   });
-  element.querySelectorAll('.depth').forEach(field => field.addEventListener('change', () => edit({kind: 'setDepth', route: field.dataset.route, depth: field.value})));
+  element.querySelectorAll('.depth').forEach(field => field.addEventListener('change', () => edit({kind: 'setDepth', route: field.dataset.route, depth: field.value}, field)));
   element.querySelectorAll('[data-remove-route]').forEach(b => b.addEventListener('click', () => edit({kind: 'removeRoute', route: b.dataset.route})));
   element.querySelectorAll('.end').forEach(field => field.addEventListener('change', () => setEnd(field, field.value)));
   element.querySelectorAll('.targets .bend').forEach(field => field.addEventListener('change', () =>
-    edit({kind: 'bendTarget', macro: field.dataset.macro, target: field.dataset.target, bend: field.value})));
+    edit({kind: 'bendTarget', macro: field.dataset.macro, target: field.dataset.target, bend: field.value}, field)));
   element.querySelectorAll('[data-now]').forEach(b => b.addEventListener('click', () => setEnd(b, 'now')));
   element.querySelectorAll('[data-let-go]').forEach(b => b.addEventListener('click', () => edit({kind: 'removeTarget', macro: b.dataset.macro, target: b.dataset.target})));
   element.querySelector('#save').addEventListener('click', save);

@@ -3,7 +3,9 @@ import {LivePatch} from '../engine/engine.js';
 import * as player from './player.js';
 import {ask, say} from './requests.js';
 import {PatchState} from './patch-state.js';
-import {showBar, showLock, showNow, wireBar, wireChoice} from './value-bar.js';
+import {retype, showBar, showLock, showNow, wireBar, wireChoice} from './value-bar.js';
+import {refuse} from './refused.js';
+import {rememberFocus} from './focus-kept.js';
 import {draw} from './pictures.js';
 import {wirePicture} from './picture-hands.js';
 import {openBarMenu} from './bar-menu.js';
@@ -60,7 +62,7 @@ export function setUpBench(root) {
     state.take(element);
     player.change(playable);
   } else {
-    state = new PatchState(element, answered);
+    state = new PatchState(element, answered, () => refresh());
     if (player.playing()?.id === playable.id) {
       player.change(playable);
     } else {
@@ -75,6 +77,7 @@ export function setUpBench(root) {
     new ResizeObserver(redraw).observe(canvas);
   });
   element.querySelectorAll('[data-stage]').forEach(tab => tab.addEventListener('click', () => chooseStage(tab.dataset.stage)));
+  element.querySelector('[role=tablist]').addEventListener('keydown', tabKeys);
   element.querySelectorAll('[data-layer]').forEach(tab => tab.addEventListener('click', () => chooseLayer(Number(tab.dataset.layer))));
   const set = (index, value) => {
     state.beginGesture();
@@ -92,10 +95,11 @@ export function setUpBench(root) {
   }
   showAll();
   watch();
-  document.getElementById('hear-mono').addEventListener('click', e => {
-    const on = e.currentTarget.getAttribute('aria-pressed') !== 'true';
-    e.currentTarget.setAttribute('aria-pressed', String(on));
-    player.hearMono(on);
+  const mono = document.getElementById('hear-mono');
+  mono.setAttribute('aria-pressed', String(player.hearsMono()));
+  mono.addEventListener('click', () => {
+    player.hearMono(!player.hearsMono());
+    mono.setAttribute('aria-pressed', String(player.hearsMono()));
   });
   besideSoon(element);
   if (same) {
@@ -120,9 +124,13 @@ function post(path, fields) {
   return exchange(`/patches/${state.id}/${path}`, fields);
 }
 
-/** An edit that changes the page: sent after everything that is waiting, answered with a new bench. */
-async function edit(fields) {
-  await exchange(`/patches/${state.id}/edits`, fields);
+/**
+ * An edit that changes the page: sent after everything that is waiting, answered with a new bench.
+ * @param {Record<string, string>} fields
+ * @param {HTMLElement} [field] the one that is marked when the edit is refused; what was typed stays in it
+ */
+async function edit(fields, field) {
+  await exchange(`/patches/${state.id}/edits`, fields, field);
 }
 
 /** Saves a revision of what is heard now. */
@@ -133,12 +141,12 @@ export async function save() {
 let lastExchange = Promise.resolve();
 
 /** One after the other: the next one is sent with the version that the one before has brought. */
-function exchange(url, fields) {
-  lastExchange = lastExchange.catch(() => {}).then(() => exchangeNow(url, fields));
+function exchange(url, fields, field) {
+  lastExchange = lastExchange.catch(() => {}).then(() => exchangeNow(url, fields, field));
   return lastExchange;
 }
 
-async function exchangeNow(url, fields) {
+async function exchangeNow(url, fields, field) {
   hearNow();
   await state.flush();
   if (state.unsent) {
@@ -153,8 +161,12 @@ async function exchangeNow(url, fields) {
       say(refusal.message, {key: 'conflict', buttons: [['Show what is there now', () => location.reload()],
         ['Put my change on top', () => {
           state.version = 0;
-          exchange(url, fields);
+          exchange(url, fields, field);
         }]]});
+      return;
+    }
+    if (!refusal.passing && field?.isConnected && field.matches('input:not([type=hidden]), textarea')) {
+      refuse(field, refusal.message);
       return;
     }
     say(refusal.message);
@@ -182,16 +194,44 @@ function withVersion(fields) {
 }
 
 function replaceBench(html) {
-  const focused = document.activeElement?.id;
+  const giveBack = rememberFocus(bench());
   const box = document.createElement('template');
   box.innerHTML = html;
   const fresh = box.content.querySelector('#bench');
   bench().replaceWith(fresh);
   window.htmx.process(fresh);
   document.dispatchEvent(new CustomEvent('comet:fresh', {detail: fresh}));
-  if (focused) {
-    document.getElementById(focused)?.focus({preventScroll: true});
-  }
+  giveBack(fresh, retype);
+}
+
+let broughtTimer = null;
+
+/** A moved value has brought bars with it, such as the list of unison voices: they come when the hand rests. */
+function bringMore() {
+  clearTimeout(broughtTimer);
+  broughtTimer = setTimeout(() => {
+    if (!benchState()) {
+      return;
+    }
+    if (state.unsent || bench().querySelector('.bar:active, .bar input')) {
+      bringMore();
+      return;
+    }
+    refresh();
+  }, REST_MS);
+}
+
+/** Shows what the server has; moved values that have not been sent yet are put on top of it. */
+function refresh() {
+  lastExchange = lastExchange.catch(() => {}).then(async () => {
+    state.hold();
+    try {
+      replaceBench(await (await ask(`/patches/${state.id}/bench`)).text());
+    } finally {
+      state.release();
+    }
+  });
+  return lastExchange;
 }
 
 /** Waits until every edit has arrived before htmx sends a request of the bench. */
@@ -228,14 +268,33 @@ function answered(answer) {
   document.getElementById('save-state').textContent = answer.saved ? 'saved' : 'unsaved edits';
   document.getElementById('save-state').className = answer.saved ? 'soft' : 'ember';
   bench().dataset.version = answer.version;
+  if (answer.brings) {
+    bringMore();
+  }
   measureSoon();
   responseOutdated(bench().querySelector('[data-stage-panel="keymap"]'), state.id, redraw);
   besideSoon(bench());
 }
 
+/** Arrows, Home and End go through the ribbon, as through any list of tabs. */
+function tabKeys(e) {
+  const tabs = [...e.currentTarget.querySelectorAll('[role=tab]')];
+  const at = tabs.indexOf(e.target.closest('[role=tab]'));
+  const to = {ArrowRight: at + 1, ArrowLeft: at - 1, Home: 0, End: tabs.length - 1}[e.key];
+  if (at >= 0 && to !== undefined) {
+    e.preventDefault();
+    const tab = tabs[(to + tabs.length) % tabs.length];
+    chooseStage(tab.dataset.stage);
+    tab.focus();
+  }
+}
+
 export function chooseStage(name) {
   stage = name;
-  bench().querySelectorAll('[data-stage]').forEach(tab => tab.setAttribute('aria-selected', String(tab.dataset.stage === name)));
+  bench().querySelectorAll('[data-stage]').forEach(tab => {
+    tab.setAttribute('aria-selected', String(tab.dataset.stage === name));
+    tab.tabIndex = tab.dataset.stage === name ? 0 : -1;
+  });
   bench().querySelectorAll('[data-stage-panel]').forEach(panel => { panel.hidden = panel.dataset.stagePanel !== name; });
   bench().querySelector('.layer-choice').hidden = ['touch', 'level', 'versions'].includes(name);
   redraw();
@@ -257,7 +316,7 @@ export function openPlace(id) {
   const forLayer = target?.closest('[data-for-layer]');
   chooseLayer(forLayer ? Number(forLayer.dataset.forLayer) : layer);
   chooseStage(panel ? panel.dataset.stagePanel : stage);
-  const fold = target?.closest('details.more');
+  const fold = target?.closest('details.fold');
   if (fold) {
     fold.open = true;
   }

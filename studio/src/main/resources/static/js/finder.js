@@ -9,6 +9,7 @@ const SYNONYMS = {brightness: 'cutoff', tone: 'cutoff', filter: 'cutoff', vibrat
   adsr: 'envelope', keyboard: 'key', hand: 'velocity'};
 const MOST = 14;
 const RECENT = 'comet-found';
+let lists = 0;
 
 /**
  * How well a text fits what was typed: every typed word begins a word of the text, or its synonym does.
@@ -57,16 +58,29 @@ function recently() {
  * @param {HTMLElement} list
  * @param {() => Array<{text: string, kind?: string}>} entries
  * @param {(entry: object) => void} take
+ * @returns {{open: () => void, close: () => void}} shows and hides the list
  */
 export function typeToFind(input, list, entries, take) {
   let shown = [];
   let chosen = 0;
+  list.id ||= `found-${++lists}`;
   list.setAttribute('role', 'listbox');
+  list.setAttribute('aria-label', 'What fits');
+  list.hidden = true;
   input.setAttribute('role', 'combobox');
-  input.setAttribute('aria-expanded', 'true');
+  input.setAttribute('aria-autocomplete', 'list');
+  input.setAttribute('aria-controls', list.id);
   const show = () => {
+    list.hidden = shown.length === 0;
+    input.setAttribute('aria-expanded', String(!list.hidden));
+    if (list.hidden) {
+      input.removeAttribute('aria-activedescendant');
+    } else {
+      input.setAttribute('aria-activedescendant', `${list.id}-${chosen}`);
+    }
     list.replaceChildren(...shown.map((entry, i) => {
       const item = document.createElement('li');
+      item.id = `${list.id}-${i}`;
       item.setAttribute('role', 'option');
       item.setAttribute('aria-selected', String(i === chosen));
       const name = document.createElement('span');
@@ -94,8 +108,12 @@ export function typeToFind(input, list, entries, take) {
     chosen = 0;
     show();
   };
+  const close = () => {
+    shown = [];
+    show();
+  };
+  close();
   input.addEventListener('input', find);
-  input.addEventListener('focus', find);
   input.addEventListener('keydown', e => {
     e.stopPropagation();
     const step = {ArrowDown: 1, ArrowUp: -1}[e.key];
@@ -106,8 +124,12 @@ export function typeToFind(input, list, entries, take) {
     } else if (e.key === 'Enter' && shown.length) {
       e.preventDefault();
       finish(shown[chosen]);
+    } else if (e.key === 'Escape' && shown.length && !list.closest('dialog')) {
+      e.preventDefault();
+      close();
     }
   });
+  return {open: find, close};
 }
 
 /**
@@ -126,12 +148,13 @@ export async function openFinder(page) {
   list.className = 'found';
   dialog.replaceChildren(input, list);
   let entries = page.actions.map(a => ({...a, kind: 'action'}));
-  typeToFind(input, list, () => entries, entry => {
+  const {open} = typeToFind(input, list, () => entries, entry => {
     dialog.close();
     entry.act();
   });
   dialog.showModal();
   input.focus();
+  open();
   try {
     const known = await (await ask(`/find?collection=${page.collection}${page.patch ? `&patch=${page.patch}` : ''}`)).json();
     const go = url => () => {
@@ -144,7 +167,7 @@ export async function openFinder(page) {
     };
     entries = [...entries, ...known.places.map(p => ({text: p.text, kind: p.kind, act: go(p.url)})),
       ...known.parameters.map(p => ({text: p.text, kind: 'parameter', act: () => page.openPlace(p.url)}))];
-    input.dispatchEvent(new Event('input'));
+    open();
   } catch (refusal) {
     say(refusal.message);
   }

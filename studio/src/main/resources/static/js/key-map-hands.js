@@ -91,7 +91,7 @@ export function wireKeyMapKeys(canvas, state, shownLayer) {
     if (!e.repeat) {
       state.beginGesture(true);
     }
-    const moved = stepped(zone(state.image, shownLayer()), step, e.shiftKey ? 'high' : e.ctrlKey ? 'low' : 'both');
+    const moved = stepped(zone(state.image, shownLayer()), step, e.shiftKey ? 'high' : e.ctrlKey || e.metaKey ? 'low' : 'both');
     put(state, shownLayer(), moved);
   });
   canvas.addEventListener('keyup', e => STEPS[e.key] && state.endGesture());

@@ -1,34 +1,90 @@
-// What pages other than the bench do: progress of background work, playing rows and clips, keys of bank and listening.
+// What pages other than the bench do: progress of background work, playing rows and clips.
 import * as player from './player.js';
 import {ask, say} from './requests.js';
+import {wireBank} from './bank.js';
+import {wireListening} from './listening.js';
 
 let clip = null;
 const streams = new Map();
 
+/** Streams of pages that are gone are closed, so that a browser's few connections are there for the page that is shown. */
+function closeLost() {
+  for (const [url, {source, line}] of streams) {
+    if (!line.isConnected) {
+      source.close();
+      streams.delete(url);
+    }
+  }
+}
+
+/** The collection whose patch the player holds, and the patch that it was told to hold. */
+let shownCollection = null;
+
+/** The player holds a patch of the collection that is shown. */
+function holdPatch(focus) {
+  const page = document.getElementById('page');
+  const moved = shownCollection !== null && shownCollection !== page.dataset.collection;
+  shownCollection = page.dataset.collection;
+  document.cookie = `comet-collection=${shownCollection}; path=/; max-age=31536000; samesite=strict`;
+  if (focus || player.playing() && !moved) {
+    return;
+  }
+  if (page.dataset.first === '0') {
+    player.unload();
+    return;
+  }
+  ask(`/patches/${page.dataset.first}/playable`).then(answer => answer.json()).then(playable => {
+    if (page.isConnected && (moved || !player.playing())) {
+      player.load(playable, false);
+    }
+  }).catch(refusal => say(refusal.message));
+}
+
+/** A patch that was renamed on the page has its new name in the player too. */
+function tellName(root) {
+  const rows = root.matches?.('.slot') ? [root] : [...root.querySelectorAll('.slot')];
+  const row = rows.find(r => Number(r.dataset.patch) === player.playing()?.id);
+  if (row) {
+    player.rename(row.querySelector('input[name=name]').defaultValue);
+  }
+}
+
 /** Brings a fresh piece of a page to life. @param {HTMLElement} root */
 export function setUpPage(root) {
+  closeLost();
   root.querySelectorAll('[data-progress]').forEach(follow);
   const focus = root.querySelector('#focus');
   if (focus && !focus.closest('#bench')) {
     takeFocus(focus);
   }
-  const first = document.getElementById('page').dataset.first;
-  if (!player.playing() && first !== '0' && !focus) {
-    ask(`/patches/${first}/playable`).then(answer => answer.json()).then(playable => {
-      if (!player.playing()) {
-        player.load(playable, false);
-      }
-    }).catch(refusal => say(refusal.message));
-  }
-  root.querySelectorAll('.slot').forEach(row => row.addEventListener('keydown', rowKeys));
+  holdPatch(focus);
+  tellName(root);
+  root.querySelectorAll('[data-again]').forEach(button => button.addEventListener('click', () => {
+    button.disabled = true;
+    ask(button.dataset.again, {method: 'POST'}).then(() => location.reload(), refusal => say(refusal.message));
+  }));
+  wireBank(root);
+  wireListening(root);
+  labelCells(root);
+}
+
+/** Cells carry the words of their column, which a narrow window shows in place of the head of the table. */
+function labelCells(root) {
+  root.querySelectorAll('table.slots').forEach(table => {
+    const heads = [...table.querySelectorAll('thead th')].map(th => th.textContent.trim());
+    table.querySelectorAll('tbody td.num, tbody td.mid, tbody td.labelled').forEach(cell => { cell.dataset.label = heads[cell.cellIndex] ?? ''; });
+  });
 }
 
 /** Follows server-sent progress and exchanges a part of the page when the work is done. */
 function follow(line) {
   const url = line.dataset.progress;
-  streams.get(url)?.close();
+  streams.get(url)?.source.close();
+  if (line.dataset.ask) {
+    ask(line.dataset.ask, {method: 'POST'}).catch(refusal => say(refusal.message, {key: 'measure', calm: refusal.passing}));
+  }
   const source = new EventSource(url);
-  streams.set(url, source);
+  streams.set(url, {source, line});
   const started = performance.now();
   let first = null;
   const finish = async () => {
@@ -47,7 +103,7 @@ function follow(line) {
     document.dispatchEvent(new CustomEvent('comet:fresh', {detail: fresh}));
   };
   source.addEventListener('progress', event => {
-    const {done, total} = JSON.parse(event.data);
+    const {done, total, failed} = JSON.parse(event.data);
     if (!line.isConnected) {
       source.close();
       return;
@@ -56,7 +112,7 @@ function follow(line) {
     const seconds = (performance.now() - started) / 1000;
     const left = done > first ? Math.ceil(seconds / (done - first) * (total - done)) : null;
     line.querySelector('span:last-child').textContent = `${done} of ${total}${left === null ? '' : `, about ${left} s left`}`;
-    if (done >= total) {
+    if (done + failed >= total) {
       finish().catch(refusal => say(refusal.message));
     }
   });
@@ -89,48 +145,4 @@ export function playClicked(event) {
       clip.play().catch(() => say('The clip cannot be played just now.'));
     }
   }
-}
-
-/** Keys of a row of the bank: arrows walk, Alt and arrows move, Space plays, Enter opens, D duplicates, S saves. */
-function rowKeys(e) {
-  const row = e.currentTarget;
-  if (e.target !== row || e.ctrlKey || e.metaKey) {
-    return;
-  }
-  const rows = [...document.querySelectorAll('.slot')];
-  const at = rows.indexOf(row);
-  const press = what => row.querySelector(`[data-do="${what}"]`)?.click();
-  const act = {
-    ArrowDown: () => e.altKey ? press('down') : rows[at + 1]?.focus(),
-    ArrowUp: () => e.altKey ? press('up') : rows[at - 1]?.focus(),
-    ' ': () => row.querySelector('[data-play]').click(),
-    Enter: () => row.querySelector('.actions a').click(),
-    F2: () => row.querySelector('input[name=name]').focus(),
-    d: () => press('duplicate'),
-    s: () => press('save'),
-  }[e.key];
-  if (act) {
-    e.preventDefault();
-    e.stopPropagation();
-    act();
-  }
-}
-
-/** Single keys of a listening round. @returns {boolean} whether the key was taken */
-export function listeningKey(e) {
-  const form = document.getElementById('verdicts');
-  if (!form) {
-    return false;
-  }
-  const click = selector => form.querySelector(selector)?.click();
-  const act = {
-    k: () => click('[value=keep]'), f: () => click('[value=fix]'), c: () => click('[value=cut]'),
-    n: () => document.getElementById('verdict-note').focus(),
-    ArrowRight: () => click('[data-skip]'), ArrowLeft: () => click('[data-back]'),
-  }[e.key];
-  if (act) {
-    e.preventDefault();
-    act();
-  }
-  return Boolean(act);
 }

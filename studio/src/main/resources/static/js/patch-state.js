@@ -11,10 +11,15 @@ const LOST = 'connection';
 
 /** One patch open for editing. */
 export class PatchState {
-  /** @param {HTMLElement} bench @param {() => void} onAnswer called when the server has answered an edit */
-  constructor(bench, onAnswer) {
+  /**
+   * @param {HTMLElement} bench
+   * @param {(answer: object) => void} onAnswer called when the server has answered an edit
+   * @param {() => void} onRefused called when the server has refused a value that is heard already
+   */
+  constructor(bench, onAnswer, onRefused) {
     this.take(bench);
     this.onAnswer = onAnswer;
+    this.onRefused = onRefused;
     this.pending = new Map();
     this.sending = null;
     this.timer = null;
@@ -112,6 +117,7 @@ export class PatchState {
   }
 
   async sendAll() {
+    let refused = false;
     while (this.pending.size > 0 && !this.onHold) {
       const [index, edit] = this.pending.entries().next().value;
       this.pending.delete(index);
@@ -126,16 +132,20 @@ export class PatchState {
           if (!this.pending.has(index)) {
             this.pending.set(index, edit);
           }
-          say(`${refusal.message} Your edits are kept in this page and sent again.`, {key: LOST, calm: true});
+          say(`${refusal.message} Your edits are kept in this page and sent again.`, {key: LOST, calm: true, stays: true});
           await new Promise(resolve => setTimeout(resolve, RETRY_MS));
         } else if (refusal.status === 409) {
           this.conflict(edit, refusal.message);
           return;
         } else {
-          say(refusal.message);
-          return;
+          // A refused value goes out of sound and page again; the edits behind it go on.
+          say(refusal.message, {key: 'refused'});
+          refused = true;
         }
       }
+    }
+    if (refused) {
+      this.onRefused();
     }
   }
 

@@ -32,9 +32,10 @@ let ownGainDb = 0;
 let watched = {indexes: [], slots: [], layer: 0};
 let phrasePlaying = false;
 let waiting = null;
-const listeners = {patch: [], meters: [], phrase: [], parameter: [], started: [], ears: [], played: [], midi: [], timed: []};
+const tempoIndex = engine.LivePatch.indexOf('performance.tempo');
+const listeners = {patch: [], meters: [], phrase: [], parameter: [], started: [], ears: [], played: [], midi: [], timed: [], rested: [], gone: []};
 
-/** Calls back on "patch", "meters", "phrase", "parameter", "started", "ears", "played" (a key went down), "midi" (a message came in) or "timed" (seconds from a key to its first sample). */
+/** Calls back on "patch", "meters", "phrase", "parameter", "started", "ears", "played" (a key went down), "midi" (a message came in), "rested" (a phrase has let go of the wheels) or "timed" (seconds from a key to its first sample). */
 export function on(what, callback) {
   listeners[what].push(callback);
 }
@@ -82,6 +83,9 @@ async function start() {
       if (data.ended) {
         phrasePlaying = false;
         tell('phrase', false);
+        if (data.moved) {
+          tell('rested', null);
+        }
       } else if (data.keySeconds !== undefined) {
         tell('timed', data.keySeconds);
       } else {
@@ -154,6 +158,29 @@ export function hearMono(on) {
   if (mono) {
     mono.channelCountMode = on ? 'explicit' : 'max';
     mono.channelCount = on ? 1 : 2;
+  }
+}
+
+/** Whether the output is folded down to one channel. */
+export function hearsMono() {
+  return Boolean(monoWanted);
+}
+
+/** The patch in hand has another name now. */
+export function rename(name) {
+  if (current && current.name !== name) {
+    current.name = name;
+    tell('patch', current);
+  }
+}
+
+/** Nothing is in hand any more. */
+export function unload() {
+  if (current) {
+    send({do: 'panic'});
+    current = null;
+    image = null;
+    tell('gone', null);
   }
 }
 
@@ -343,7 +370,8 @@ export async function startPhrase(tempo, chosen = null, repeats = false) {
   await wake();
   const phrase = chosen ?? current.phrase;
   phrasePlaying = true;
-  send({do: 'phrase', notes: phrase.notes, beats: phrase.beats, tempo: tempo || phrase.tempo, repeats});
+  send({do: 'phrase', notes: phrase.notes, moves: phrase.moves, tempoChanges: phrase.tempoChanges, beats: phrase.beats, tempo: tempo || phrase.tempo, repeats,
+    tempoIndex, ownTempo: image[tempoIndex]});
   tell('phrase', true);
 }
 

@@ -52,10 +52,13 @@ export async function ask(url, options = {}) {
   return response;
 }
 
+const CALM_MS = 7000;
+
 /**
- * Shows a message until it is closed; one with a key takes the place of the last with that key.
+ * Shows a message between the page and the player. It stays until it is closed; a calm one goes by itself, unless somebody points at it or
+ * it stays on purpose. One with a key takes the place of the last with that key.
  * @param {string} text
- * @param {{key?: string, calm?: boolean, buttons?: Array<[string, () => void]>}} [options]
+ * @param {{key?: string, calm?: boolean, stays?: boolean, buttons?: Array<[string, () => void]>}} [options]
  */
 export function say(text, options = {}) {
   const box = document.createElement('div');
@@ -71,11 +74,18 @@ export function say(text, options = {}) {
     button.addEventListener('click', () => {
       box.remove();
       act();
+      if (document.activeElement === document.body) {
+        document.getElementById('content')?.focus({preventScroll: true});
+      }
     });
     box.append(button);
   }
   hush(box.dataset.key);
   document.getElementById('messages').append(box);
+  if (options.calm && !options.stays) {
+    const leave = () => setTimeout(() => box.matches(':hover, :focus-within') ? leave() : box.remove(), CALM_MS);
+    leave();
+  }
 }
 
 /** Takes the message with a key away. @param {string} key */

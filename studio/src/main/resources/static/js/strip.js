@@ -10,6 +10,8 @@ import {setUpMidi} from './midi.js';
 const WHITE_ROW = {KeyA: 0, KeyW: 1, KeyS: 2, KeyE: 3, KeyD: 4, KeyF: 5, KeyT: 6, KeyG: 7, KeyY: 8, KeyH: 9, KeyU: 10, KeyJ: 11, KeyK: 12,
   KeyO: 13, KeyL: 14, KeyP: 15, Semicolon: 16};
 const FLOOR_DB = -60;
+/** In a window lower than this the strip begins slim. */
+const LOW_WINDOW = 560;
 
 let octave = 48;
 let noteMode = false;
@@ -38,6 +40,8 @@ export function setUpStrip() {
     id('hands-pedal').nextElementSibling.textContent = held ? '1.00' : '0.00';
   });
   id('player-panic').addEventListener('click', panic);
+  id('player-size').addEventListener('click', () => showFull(id('player').classList.contains('slim')));
+  showFull(localStorage.getItem('comet-player') === null ? window.innerHeight >= LOW_WINDOW : localStorage.getItem('comet-player') === 'full', false);
   document.querySelectorAll('[data-octave]').forEach(b => b.addEventListener('click', () => shift(Number(b.dataset.octave))));
   id('player-bend').addEventListener('input', e => player.move('bend', Number(e.target.value)));
   for (const event of ['change', 'pointerup']) {
@@ -63,6 +67,18 @@ export function setUpStrip() {
     showState(true);
   });
   player.on('parameter', showMacros);
+  player.on('gone', () => {
+    id('player-name').textContent = 'No patch';
+    id('player-name').dataset.patch = '';
+    id('player-macros').replaceChildren();
+    keyboard.setZones([]);
+  });
+  player.on('rested', () => {
+    // What stands on the strip counts again.
+    player.move('wheel', Number(id('player-wheel').value));
+    player.move('touch', Number(id('player-touch').value));
+    player.move('pedal', id('player-hold').getAttribute('aria-pressed') === 'true' ? 1 : 0);
+  });
   player.on('midi', ({status, first, second}) => {
     if ((status & 0xF0) === 0x90 && second > 0) {
       keyboard.press(first);
@@ -75,6 +91,15 @@ export function setUpStrip() {
 function showState(running) {
   const key = keyMs === null ? '' : `key ${keyMs.toFixed(0)} + `;
   id('player-state').textContent = running ? `Sound is on, ${key}${(player.latency() * 1000).toFixed(0)} ms to the output` : 'Sound is paused by the browser; click to go on';
+}
+
+/** Shows the keyboard, the wheels and the macros, or folds them away. */
+function showFull(full, remember = true) {
+  id('player').classList.toggle('slim', !full);
+  id('player-size').setAttribute('aria-expanded', String(full));
+  if (remember) {
+    localStorage.setItem('comet-player', full ? 'full' : 'slim');
+  }
 }
 
 /** Tempo typed in the strip, in beats per minute. */
@@ -118,6 +143,9 @@ function keyDown(e) {
     return;
   }
   if (!noteMode) {
+    if (e.key === 'p') {
+      id('player-size').click();
+    }
     return;
   }
   if (e.code === 'KeyZ' || e.code === 'KeyX') {

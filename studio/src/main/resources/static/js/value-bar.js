@@ -1,6 +1,7 @@
 // Value bars: drag, wheel, arrow keys, typed text, and a menu for macros and routes.
 import {LivePatch} from '../engine/engine.js';
 import {format, parse} from './key-names.js';
+import {accept, refuse} from './refused.js';
 import {say} from './requests.js';
 
 const DRAG_PIXELS = 260;
@@ -23,7 +24,7 @@ export function showBar(bar, value) {
     bar.querySelector('.bar-value').textContent = text;
   }
   bar.classList.toggle('at-zero', at === neutral);
-  bar.setAttribute('aria-valuenow', String(value));
+  bar.setAttribute('aria-valuenow', value.toFixed(6).replace(/\.?0+$/, ''));
   bar.setAttribute('aria-valuetext', text);
 }
 
@@ -70,6 +71,7 @@ export function wireBar(bar, state, openMenu) {
     return;
   }
   drawBrackets(bar);
+  typing.set(bar, text => type(bar, index, state, put, text));
   const put = value => {
     state.set(index, Math.min(Number(bar.dataset.max), Math.max(Number(bar.dataset.min), value)));
     showBar(bar, state.sounding(index));
@@ -166,11 +168,19 @@ function startDrag(e, bar, index, state, put, stepped) {
   bar.addEventListener('pointercancel', end);
 }
 
-/** Any sensible text: "1.2k", "-6 dB", "1/8.", "C#4", "off". */
+/** Bars by which text is typed, for a bench that is exchanged in the middle of it. */
+const typing = new WeakMap();
+
+/** Goes on typing into a fresh bar. @returns {HTMLInputElement|undefined} */
+export function retype(bar, text) {
+  return bar && typing.get(bar)?.(text);
+}
+
+/** Any sensible text: "1.2k", "-6 dB", "1/8.", "C#4", "off". What means nothing or lies outside the range is refused, and can be typed again. */
 function type(bar, index, state, put, first) {
   const box = bar.querySelector('.bar-value');
   if (box.querySelector('input')) {
-    return;
+    return undefined;
   }
   const input = document.createElement('input');
   input.value = first ?? format(index, state.sounding(index));
@@ -180,25 +190,35 @@ function type(bar, index, state, put, first) {
   if (!first) {
     input.select();
   }
+  const begun = first ? null : input.value;
   let done = false;
-  const finish = take => {
+  const finish = (take, leaving = false) => {
     if (done) {
       return;
     }
-    done = true;
     const text = input.value;
-    input.remove();
-    if (take) {
-      const value = parse(index, text);
-      if (Number.isNaN(value)) {
-        say(`"${text}" is not a value of ${bar.dataset.name}; it goes from ${format(index, Number(bar.dataset.min))} to ${format(index, Number(bar.dataset.max))}.`, {key: 'typed'});
-      } else {
-        state.beginGesture();
-        put(value);
+    const value = parse(index, text);
+    const [least, most] = [Number(bar.dataset.min), Number(bar.dataset.max)];
+    // A value that was shown rounded may lie a hair beyond the end that it stands for.
+    const meant = text === format(index, least) ? least : text === format(index, most) ? most : value;
+    if (take && !(meant >= least && meant <= most)) {
+      if (!leaving) {
+        refuse(input, `${Number.isNaN(value) ? `"${text}" is not a value of` : `${format(index, value)} is outside of`} ${bar.dataset.name}; it goes from ${format(index, least)} to ${format(index, most)}.`);
+        return;
       }
+      say(`${bar.dataset.name} was left as it was: "${text}" is not between ${format(index, least)} and ${format(index, most)}.`, {key: 'typed', calm: true});
+    }
+    done = true;
+    accept(input);
+    input.remove();
+    if (take && meant >= least && meant <= most && text !== begun) {
+      state.beginGesture();
+      put(meant);
     }
     showBar(bar, state.sounding(index));
-    bar.focus();
+    if (!leaving) {
+      bar.focus();
+    }
   };
   input.addEventListener('keydown', e => {
     e.stopPropagation();
@@ -206,7 +226,9 @@ function type(bar, index, state, put, first) {
       finish(e.key === 'Enter');
     }
   });
-  input.addEventListener('blur', () => finish(true));
+  // A bench that is exchanged takes its fields away: what was typed goes on in the fresh one.
+  input.addEventListener('blur', () => setTimeout(() => input.isConnected && document.activeElement !== input && finish(true, true)));
+  return input;
 }
 
 /** Routes and the macro that move the parameter, as brackets over its range. */

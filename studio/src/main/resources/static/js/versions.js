@@ -37,6 +37,7 @@ async function hear(patch, reference) {
     hearing = reference;
     player.hearInstead(version.playable, version.matchedDb);
     if (version.matchedDb === null) {
+      ask(`/patches/${patch}/versions/${reference}/measure`, {method: 'POST'}).catch(() => {});
       say('This version is still being measured, so it is heard as loud as it is.', {key: 'matched', calm: true});
     }
     show();
@@ -53,6 +54,9 @@ function show() {
 /** Portraits of siblings come as they are measured. @param {() => number} patch */
 async function portraitsOf(patch) {
   const waiting = () => [...document.querySelectorAll('[data-portrait-of]')].filter(cell => !cell.querySelector('svg'));
+  if (waiting().length > 0) {
+    await ask(`/patches/${patch()}/measure`, {method: 'POST'}).catch(() => {});
+  }
   for (let i = 0; i < MOST_POLLS && waiting().length > 0; i++) {
     await new Promise(resolve => setTimeout(resolve, POLL_MS));
     try {

@@ -65,7 +65,7 @@ class CometProcessor extends AudioWorkletProcessor {
       case 'shadow': this.setShadow(m.image); break;
       case 'arp': this.setArp(m.pattern, m.beats, m.tempo); break;
       case 'backing': this.setBacking(m); break;
-      case 'phrase': this.startPhrase(m.notes, m.tempo, m.beats, m.repeats); break;
+      case 'phrase': this.startPhrase(m); break;
       case 'stop': this.stopPhrase(); break;
     }
   }
@@ -155,15 +155,24 @@ class CometProcessor extends AudioWorkletProcessor {
       (key, velocity) => this.both(e => velocity > 0 ? engine.noteOn(e, key, velocity) : engine.noteOff(e, key, 64)));
   }
 
-  /** Notes are key, velocity, start and length in beats. */
-  startPhrase(notes, tempo, beats, repeats) {
+  /**
+   * Notes are key, velocity, start and length in beats, release velocity; moves are a start in beats and a MIDI message; changes of tempo are
+   * a start in beats and a ratio. At the same frame keys go up, then hands move, then keys go down, as on the server.
+   */
+  startPhrase({notes, moves = [], tempoChanges = [], tempo, beats, repeats, tempoIndex, ownTempo}) {
     this.stopPhrase();
     const frames = beats => Math.round(beats * 60 / tempo * sampleRate);
     this.repeats = Boolean(repeats);
     this.phraseLength = frames(beats);
-    this.events = notes.flatMap(([key, velocity, start, length]) =>
-      [[frames(start), key, velocity], [frames(start + length), key, 0]]);
-    this.events.sort((a, b) => a[0] - b[0] || a[2] - b[2]);
+    this.moving = moves.length > 0;
+    this.tempoBack = tempoChanges.length > 0 ? e => engine.setParameter(e, tempoIndex, ownTempo) : null;
+    this.events = [
+      ...notes.flatMap(([key, velocity, start, length, release = 64]) => [
+        {frame: frames(start), turn: 2, place: key, act: e => engine.noteOn(e, key, velocity)},
+        {frame: frames(start + length), turn: 0, place: key, key, act: e => engine.noteOff(e, key, release)}]),
+      ...moves.map(([start, status, first, second], i) => ({frame: frames(start), turn: 1, place: i, act: e => engine.midi(e, status, first, second)})),
+      ...tempoChanges.map(([start, ratio]) => ({frame: frames(start), turn: 1, place: -1, act: e => engine.setParameter(e, tempoIndex, tempo * ratio)}))];
+    this.events.sort((a, b) => a.frame - b.frame || a.turn - b.turn || a.place - b.place);
     this.nextEvent = 0;
     this.phraseFrame = 0;
     this.playing = true;
@@ -172,13 +181,24 @@ class CometProcessor extends AudioWorkletProcessor {
   stopPhrase() {
     if (this.playing) {
       this.playing = false;
-      for (const [, key, velocity] of this.events) {
-        if (velocity === 0) {
+      for (const {key} of this.events) {
+        if (key !== undefined) {
           this.both(e => engine.noteOff(e, key, 64));
         }
       }
-      this.port.postMessage({ended: true});
+      this.phraseEnded();
     }
+  }
+
+  /** Wheels and pedals that the phrase has moved go back to rest (MIDI 1.0, Reset All Controllers), and its tempo to the patch's. */
+  phraseEnded() {
+    if (this.moving) {
+      this.both(e => engine.midi(e, 0xB0, 121, 0));
+    }
+    if (this.tempoBack) {
+      this.both(this.tempoBack);
+    }
+    this.port.postMessage({ended: true, moved: this.moving});
   }
 
   process(inputs, outputs) {
@@ -187,9 +207,8 @@ class CometProcessor extends AudioWorkletProcessor {
     while (done < BLOCK) {
       let frames = BLOCK - done;
       if (this.playing) {
-        while (this.nextEvent < this.events.length && this.events[this.nextEvent][0] <= this.phraseFrame) {
-          const [, key, velocity] = this.events[this.nextEvent++];
-          this.both(e => engine.noteOn(e, key, velocity));
+        while (this.nextEvent < this.events.length && this.events[this.nextEvent].frame <= this.phraseFrame) {
+          this.both(this.events[this.nextEvent++].act);
         }
         if (this.nextEvent >= this.events.length) {
           if (this.repeats) {
@@ -197,11 +216,11 @@ class CometProcessor extends AudioWorkletProcessor {
             this.phraseFrame -= this.phraseLength;
           } else {
             this.playing = false;
-            this.port.postMessage({ended: true});
+            this.phraseEnded();
           }
         }
         if (this.playing && this.nextEvent < this.events.length) {
-          frames = Math.min(frames, this.events[this.nextEvent][0] - this.phraseFrame);
+          frames = Math.min(frames, this.events[this.nextEvent].frame - this.phraseFrame);
         }
       }
       if (this.arp) {

@@ -39,6 +39,8 @@ public final class Soundcheck {
 
     /** Below this a changed control counts as unheard, in dB under the sound itself. */
     private static final double UNHEARD_DB = -50;
+    /** What findings depend on beside the sound, the house rules and what was measured. */
+    static final String SETTINGS = RULES + " unheard " + UNHEARD_DB;
 
     private final HouseRules rules;
     private final Rendering rendering;

@@ -175,8 +175,9 @@ public final class CometCommand {
 
     private static Phrase phrase(String notes, Path midi, Double tempo) throws IOException {
         if (midi != null) {
-            Phrase read = MidiFormat.read(Files.readAllBytes(midi), midi.getFileName().toString());
-            return tempo == null ? read : read.atTempo(tempo);
+            MidiFormat.Read read = MidiFormat.read(Files.readAllBytes(midi), midi.getFileName().toString());
+            read.remarks().forEach(remark -> System.err.println("comet: " + remark));
+            return tempo == null ? read.phrase() : read.phrase().atTempo(tempo);
         }
         NoteText.Notes parsed = NoteText.parse(notes);
         // Lengths are seconds: count them as beats of the tempo that synced parts are to run at.

@@ -16,8 +16,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.regex.Pattern;
-import java.util.regex.PatternSyntaxException;
 
 /** A collection as a set of files: {@code collection.json}, and one JSON file for each patch. */
 public final class CollectionFormat {
@@ -84,11 +82,14 @@ public final class CollectionFormat {
         Json.allowOnly(root, INDEX, Set.of("format", "version", "name", "author", "licence", "houseRules", "banks"));
         List<CollectionFile.Bank> banks = new ArrayList<>();
         Map<String, byte[]> assets = new TreeMap<>();
-        for (JsonNode node : root.withArray("banks")) {
+        for (JsonNode node : Json.list(root, "banks", INDEX)) {
             if (banks.size() >= MOST_BANKS || !(node instanceof ObjectNode bank)) {
                 throw new FormatException(INDEX + ".banks", "expected up to " + MOST_BANKS + " objects");
             }
             banks.add(bank(bank, INDEX + ".banks[" + banks.size() + "]", files, assets));
+        }
+        if (banks.isEmpty()) {
+            throw new FormatException(INDEX + ".banks", "expected at least one bank");
         }
         String name = Json.text(root, "name", INDEX, 80);
         if (name.isBlank()) {
@@ -101,12 +102,15 @@ public final class CollectionFormat {
     private static CollectionFile.Bank bank(ObjectNode bank, String place, Map<String, byte[]> files, Map<String, byte[]> assets) {
         List<CollectionFile.Slot> slots = new ArrayList<>();
         Set<Integer> taken = new HashSet<>();
-        for (JsonNode slot : bank.withArray("slots")) {
+        for (JsonNode slot : Json.list(bank, "slots", place)) {
             double number = Json.number(slot.get("slot"), place + ".slot");
             if (number != Math.rint(number) || number < 1 || number > SLOTS || !taken.add((int) number)) {
-                throw new FormatException(place + ".slots", "expected slots from 1 to " + SLOTS + ", each once, found " + slot.get("slot"));
+                throw new FormatException(place + ".slots", "expected slots from 1 to " + SLOTS + ", each once, found " + Json.shown(slot.get("slot")));
             }
-            String file = slot.path("file").asText();
+            if (!slot.path("file").isTextual()) {
+                throw new FormatException(place + ".slots", "expected the path of a patch in the field \"file\" of slot " + (int) number);
+            }
+            String file = slot.get("file").textValue();
             Patch patch = PatchFormat.read(text(files, file), file);
             AssetFiles.collect(patch, file, files, assets);
             slots.add(new CollectionFile.Slot((int) number, patch));
@@ -118,13 +122,7 @@ public final class CollectionFormat {
         if (node == null || node.isNull()) {
             return HouseRules.DEFAULT;
         }
-        HouseRules rules = Json.read(node, HouseRules.class, INDEX + ".houseRules");
-        try {
-            Pattern.compile(rules.namePattern());
-        } catch (PatternSyntaxException e) {
-            throw new FormatException(INDEX + ".houseRules.namePattern", "is not a regular expression: " + e.getDescription());
-        }
-        return rules;
+        return HouseRulesFormat.read(node, INDEX + ".houseRules");
     }
 
     private static String text(Map<String, byte[]> files, String path) {

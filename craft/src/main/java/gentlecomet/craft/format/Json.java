@@ -3,6 +3,7 @@ package gentlecomet.craft.format;
 import com.fasterxml.jackson.core.JsonFactory;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.StreamReadConstraints;
+import com.fasterxml.jackson.core.exc.StreamConstraintsException;
 import com.fasterxml.jackson.core.StreamReadFeature;
 import com.fasterxml.jackson.core.util.DefaultIndenter;
 import com.fasterxml.jackson.core.util.DefaultPrettyPrinter;
@@ -14,6 +15,7 @@ import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.List;
 import java.util.Set;
 
 /** Reads and writes JSON strictly: bounded depth and size, no doubled keys, sorted keys, the same text for the same content. */
@@ -55,8 +57,15 @@ public final class Json {
             throw new FormatException(place, "expected a JSON object { … }");
         } catch (JsonProcessingException e) {
             String where = e.getLocation() == null ? "" : " at line " + e.getLocation().getLineNr() + ", column " + e.getLocation().getColumnNr();
-            throw new FormatException(place, "is not valid JSON" + where + " (" + e.getOriginalMessage() + ")");
+            throw new FormatException(place, reason(e) + where);
         }
+    }
+
+    private static String reason(JsonProcessingException e) {
+        String told = String.valueOf(e.getOriginalMessage());
+        return e instanceof StreamConstraintsException ? "is nested deeper than " + DEEPEST + " levels, or has a text or a number that is too long,"
+                : told.startsWith("Duplicate field") ? "names " + told.substring("Duplicate field ".length()) + " twice"
+                : told.startsWith("Unexpected end") ? "ends too early" : "is not valid JSON";
     }
 
     /** A plain value, such as a record, as JSON text on several lines. */
@@ -74,16 +83,20 @@ public final class Json {
         try {
             return MAPPER.readValue(text, type);
         } catch (JsonProcessingException e) {
-            throw new FormatException(type.getSimpleName(), "cannot be read: " + e.getOriginalMessage());
+            throw new FormatException("what was stored as " + type.getSimpleName(), "cannot be read");
         }
     }
 
-    static <T> T read(JsonNode node, Class<T> type, String place) {
-        try {
-            return MAPPER.treeToValue(node, type);
-        } catch (JsonProcessingException e) {
-            throw new FormatException(place, e.getOriginalMessage());
+    /** The items of a list, none where the field is missing. @throws FormatException when it is something else */
+    static Iterable<JsonNode> list(ObjectNode object, String key, String place) {
+        JsonNode node = object.get(key);
+        if (node == null) {
+            return List.of();
         }
+        if (!node.isArray()) {
+            throw new FormatException(place + "." + key, "expected a list [ … ]");
+        }
+        return node;
     }
 
     /** A number without a needless ".0". */
@@ -119,7 +132,7 @@ public final class Json {
             return "";
         }
         if (!node.isTextual()) {
-            throw new FormatException(place + "." + key, "expected a text in quotes, found " + node);
+            throw new FormatException(place + "." + key, "expected a text in quotes, found " + shown(node));
         }
         if (node.textValue().length() > longest) {
             throw new FormatException(place + "." + key, "expected at most " + longest + " characters, found " + node.textValue().length());
@@ -130,9 +143,15 @@ public final class Json {
         return node.textValue();
     }
 
+    /** A piece of a file for a message: not too much of it. */
+    static String shown(JsonNode node) {
+        String text = node.toString().replaceAll("\\p{Cntrl}", "?");
+        return text.length() <= 60 ? text : text.substring(0, 59) + "…";
+    }
+
     static double number(JsonNode node, String place) {
         if (node == null || !node.isNumber() || !Double.isFinite(node.doubleValue())) {
-            throw new FormatException(place, "expected a number, found " + (node == null ? "nothing" : node));
+            throw new FormatException(place, "expected a number, found " + (node == null ? "nothing" : shown(node)));
         }
         return node.doubleValue();
     }

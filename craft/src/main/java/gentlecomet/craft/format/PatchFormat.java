@@ -148,7 +148,7 @@ public final class PatchFormat {
 
     private static Naming naming(ObjectNode root, String place) {
         List<String> tags = new ArrayList<>();
-        for (JsonNode tag : array(root, "tags", place)) {
+        for (JsonNode tag : Json.list(root, "tags", place)) {
             if (!tag.isTextual() || tag.textValue().isBlank() || tag.textValue().length() > 30 || tags.size() >= MOST_TAGS) {
                 throw new FormatException(place + ".tags", "expected up to " + MOST_TAGS + " words of up to 30 characters");
             }
@@ -176,7 +176,7 @@ public final class PatchFormat {
 
     private static List<Route> routes(ObjectNode root, String place) {
         List<Route> routes = new ArrayList<>();
-        for (JsonNode node : array(root, "routes", place)) {
+        for (JsonNode node : Json.list(root, "routes", place)) {
             String here = place + ".routes[" + routes.size() + "]";
             ObjectNode object = object(node, here, ROUTE_FIELDS);
             Modulator source = modulator(object, "from", here);
@@ -228,7 +228,7 @@ public final class PatchFormat {
     private static Patch macros(Patch start, ObjectNode root, String place) {
         Patch patch = start;
         Set<Integer> numbers = new HashSet<>();
-        for (JsonNode node : array(root, "macros", place)) {
+        for (JsonNode node : Json.list(root, "macros", place)) {
             ObjectNode object = object(node, place + ".macros", Set.of("number", "name", "lowEnd", "highEnd", "targets"));
             double number = Json.number(object.get("number"), place + ".macros.number");
             if (number != Math.rint(number) || number < 1 || number > PatchParameters.MACROS || !numbers.add((int) number)) {
@@ -238,7 +238,7 @@ public final class PatchFormat {
             Macro macro = new Macro(Json.text(object, "name", here, 40), Json.text(object, "lowEnd", here, 40),
                     Json.text(object, "highEnd", here, 40), List.of());
             List<MacroTarget> targets = new ArrayList<>();
-            for (JsonNode t : array(object, "targets", here)) {
+            for (JsonNode t : Json.list(object, "targets", here)) {
                 ObjectNode target = object(t, here + ".targets", Set.of("to", "low", "high", "bend"));
                 Parameter p = parameter(Json.text(target, "to", here, 60), here + ".to");
                 double low = value(target.get("low"), p, here + "." + p.id() + ".low");
@@ -266,7 +266,7 @@ public final class PatchFormat {
         if (p.taper() == Taper.CHOICE) {
             int choice = node != null && node.isTextual() ? p.choices().indexOf(node.textValue()) : -1;
             if (choice < 0) {
-                throw new FormatException(place, "expected one of " + String.join(", ", p.choices()) + ", found " + node);
+                throw new FormatException(place, "expected one of " + String.join(", ", p.choices()) + ", found " + (node == null ? "nothing" : Json.shown(node)));
             }
             return choice;
         }
@@ -274,7 +274,7 @@ public final class PatchFormat {
         if (!p.allows(value)) {
             throw new FormatException(place, "expected " + (p.taper().continuous() ? "" : "a whole number ") + "from "
                     + ValueText.fixed(p.min(), 3) + " to " + ValueText.fixed(p.max(), 3) + " "
-                    + (p.unit().symbol().isEmpty() ? "" : p.unit().symbol() + " ") + "but found " + node);
+                    + (p.unit().symbol().isEmpty() ? "" : p.unit().symbol() + " ") + "but found " + Json.shown(node));
         }
         return value;
     }
@@ -285,17 +285,6 @@ public final class PatchFormat {
             throw new FormatException(place, "there is no parameter \"" + id + "\"");
         }
         return p;
-    }
-
-    private static Iterable<JsonNode> array(ObjectNode object, String key, String place) {
-        JsonNode node = object.get(key);
-        if (node == null) {
-            return List.of();
-        }
-        if (!node.isArray()) {
-            throw new FormatException(place + "." + key, "expected a list [ … ]");
-        }
-        return node;
     }
 
     private static ObjectNode object(JsonNode node, String place, Set<String> fields) {

@@ -2,6 +2,7 @@ package gentlecomet.craft.format;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Pattern;
 
 /**
  * Tunings in the open formats of the Scala archive: a scale (.scl) gives the notes of an octave in cents or ratios, a keyboard map
@@ -12,6 +13,11 @@ public final class ScalaFormat {
     private static final int KEYS = 128;
     private static final int MOST_NOTES = 127;
     private static final double FURTHEST_CENTS = 7200;
+    private static final double MOST_CENTS = 24_000;
+    /** Plain decimals alone, as the format has them: no exponents, no letters. */
+    private static final Pattern CENTS = Pattern.compile("-?\\d{0,9}\\.\\d{0,20}");
+    private static final Pattern RATIO = Pattern.compile("\\d{1,18}(/\\d{1,18})?");
+    private static final Pattern FREQUENCY = Pattern.compile("\\d{1,6}(\\.\\d{0,20})?");
 
     private ScalaFormat() {
     }
@@ -84,18 +90,21 @@ public final class ScalaFormat {
     private static double note(Line line, String place) {
         String word = line.text.split("\\s+")[0];
         try {
-            if (word.contains(".")) {
+            if (CENTS.matcher(word).matches() && Math.abs(Double.parseDouble(word)) <= MOST_CENTS) {
                 return Double.parseDouble(word);
             }
-            String[] parts = word.split("/", 2);
-            double ratio = Double.parseDouble(parts[0]) / (parts.length == 2 ? Double.parseDouble(parts[1]) : 1);
-            if (ratio > 0 && ratio < 1e6) {
-                return 1200 * Math.log(ratio) / Math.log(2);
+            if (RATIO.matcher(word).matches()) {
+                String[] parts = word.split("/", 2);
+                double ratio = Double.parseDouble(parts[0]) / (parts.length == 2 ? Double.parseDouble(parts[1]) : 1);
+                if (ratio > 0 && ratio < 1e6) {
+                    return 1200 * Math.log(ratio) / Math.log(2);
+                }
             }
         } catch (NumberFormatException e) {
-            throw new FormatException(place + ", line " + line.number, "expected cents such as 701.955 or a ratio such as 3/2, found \"" + word + "\"");
+            // Told below.
         }
-        throw new FormatException(place + ", line " + line.number, "expected a ratio above 0, found \"" + word + "\"");
+        throw new FormatException(place + ", line " + line.number, "expected cents such as 701.955, up to " + (int) MOST_CENTS
+                + ", or a ratio above 0 such as 3/2, found \"" + shortened(word) + "\"");
     }
 
     private static KeyMap keyMap(String text, String place) {
@@ -109,14 +118,10 @@ public final class ScalaFormat {
             Line line = 7 + i < lines.size() ? lines.get(7 + i) : new Line("x", 0);
             degrees.add(line.text.equalsIgnoreCase("x") ? -1 : whole(line.text.split("\\s+")[0], line, place, 0, 10000));
         }
-        double hz;
-        try {
-            hz = Double.parseDouble(lines.get(5).text.split("\\s+")[0]);
-        } catch (NumberFormatException e) {
-            hz = -1;
-        }
+        String frequency = lines.get(5).text.split("\\s+")[0];
+        double hz = FREQUENCY.matcher(frequency).matches() ? Double.parseDouble(frequency) : -1;
         if (!(hz > 0 && hz < 40000)) {
-            throw new FormatException(place + ", line " + lines.get(5).number, "expected a frequency in Hz, found \"" + lines.get(5).text + "\"");
+            throw new FormatException(place + ", line " + lines.get(5).number, "expected a frequency in Hz, found \"" + shortened(lines.get(5).text) + "\"");
         }
         return new KeyMap(whole(lines.get(1).text, lines.get(1), place, 0, 127), whole(lines.get(2).text, lines.get(2), place, 0, 127),
                 whole(lines.get(3).text, lines.get(3), place, 0, 127), whole(lines.get(4).text, lines.get(4), place, 0, 127), hz,
@@ -132,7 +137,11 @@ public final class ScalaFormat {
         } catch (NumberFormatException e) {
             // Told below, as for a number out of range.
         }
-        throw new FormatException(place + ", line " + line.number, "expected a whole number from " + least + " to " + most + ", found \"" + word + "\"");
+        throw new FormatException(place + ", line " + line.number, "expected a whole number from " + least + " to " + most + ", found \"" + shortened(word) + "\"");
+    }
+
+    private static String shortened(String text) {
+        return text.length() <= 40 ? text : text.substring(0, 39) + "…";
     }
 
     private record Line(String text, int number) {

@@ -19,6 +19,9 @@ public final class Measuring {
 
     private static final int PROBE_VELOCITY = 100;
 
+    /** What every measurement depends on beside the sound and its phrase. */
+    public static final String SETTINGS = "rate " + RATE + " tail " + LONGEST_TAIL + " velocity " + PROBE_VELOCITY;
+
     private final Rendering rendering;
 
     /** For patches without recordings. */

@@ -15,9 +15,11 @@ import gentlecomet.sound.performance.Audio;
 import gentlecomet.sound.performance.Rendering;
 import gentlecomet.sound.source.Recordings;
 import java.nio.charset.StandardCharsets;
+import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.function.DoubleConsumer;
 
 /** Opens a release afresh, as a stranger would, and holds everything in it against what it claims. */
@@ -45,15 +47,16 @@ public final class ReleaseCheck {
     }
 
     /** Reads the collection in a release or an export; checksums are compared when the archive has them. */
-    public static CollectionFile read(byte[] archive, String place) {
-        Map<String, byte[]> files = ZipFormat.read(archive, place);
-        if (files.containsKey(ReleaseBuilder.SUMS)) {
-            List<String> wrong = wrongSums(files);
+    public static CollectionFile read(InputStream archive, String place) {
+        ZipFormat.Contents contents = ZipFormat.read(archive, place, path -> path.endsWith(".json") || path.startsWith("assets/") || path.equals(ReleaseBuilder.SUMS));
+        byte[] sums = contents.kept().get(ReleaseBuilder.SUMS);
+        if (sums != null) {
+            List<String> wrong = wrongSums(sums, contents.hashes());
             if (!wrong.isEmpty()) {
                 throw new FormatException(place, "the checksum of " + wrong.get(0) + " is not the one in " + ReleaseBuilder.SUMS);
             }
         }
-        return CollectionFormat.read(files);
+        return CollectionFormat.read(contents.kept());
     }
 
     /**
@@ -66,7 +69,9 @@ public final class ReleaseCheck {
         List<String> lines = new ArrayList<>();
         boolean passed = true;
         Map<String, byte[]> files = ZipFormat.read(archive, "the release");
-        List<String> wrong = wrongSums(files);
+        Map<String, String> hashes = new TreeMap<>();
+        files.forEach((path, bytes) -> hashes.put(path, Hashes.of(bytes)));
+        List<String> wrong = wrongSums(files.get(ReleaseBuilder.SUMS), hashes);
         passed &= note(lines, wrong.isEmpty(), "checksums of " + (files.size() - 1) + " files agree with " + ReleaseBuilder.SUMS + " " + wrong);
         ReleaseBuilder.Manifest manifest =
                 Json.read(new String(files.get(ReleaseBuilder.MANIFEST), StandardCharsets.UTF_8), ReleaseBuilder.Manifest.class);
@@ -109,17 +114,17 @@ public final class ReleaseCheck {
         return true;
     }
 
-    private static List<String> wrongSums(Map<String, byte[]> files) {
+    /** @param hashes of every file, by path */
+    private static List<String> wrongSums(byte[] sums, Map<String, String> hashes) {
         List<String> wrong = new ArrayList<>();
         Map<String, String> listed = new java.util.HashMap<>();
-        byte[] sums = files.get(ReleaseBuilder.SUMS);
         for (String line : sums == null ? new String[0] : new String(sums, StandardCharsets.UTF_8).split("\n")) {
             if (line.length() > 66) {
                 listed.put(line.substring(66), line.substring(0, 64));
             }
         }
-        files.forEach((path, bytes) -> {
-            if (!path.equals(ReleaseBuilder.SUMS) && !Hashes.of(bytes).equals(listed.remove(path))) {
+        hashes.forEach((path, hash) -> {
+            if (!path.equals(ReleaseBuilder.SUMS) && !hash.equals(listed.remove(path))) {
                 wrong.add(path);
             }
         });

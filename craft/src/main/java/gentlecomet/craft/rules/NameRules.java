@@ -5,7 +5,6 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
-import java.util.regex.Pattern;
 
 /** Holds names and categories against the house rules. Cheap enough to run while someone types. */
 public final class NameRules {
@@ -14,11 +13,20 @@ public final class NameRules {
     public static final int STORED_LENGTH = 64;
 
     private final HouseRules rules;
-    private final Pattern pattern;
+    /** Null where the rules have a pattern that cannot be taken, as they may from an earlier version. */
+    private final NamePattern pattern;
 
     public NameRules(HouseRules rules) {
         this.rules = rules;
-        pattern = Pattern.compile(rules.namePattern());
+        pattern = pattern(rules.namePattern());
+    }
+
+    private static NamePattern pattern(String text) {
+        try {
+            return NamePattern.of(text);
+        } catch (IllegalArgumentException e) {
+            return null;
+        }
     }
 
     /**
@@ -38,7 +46,9 @@ public final class NameRules {
             breaches.add(new Breach("name.length",
                     "The name has " + name.length() + " characters; the house allows " + rules.nameMaxLength() + "."));
         }
-        if (!pattern.matcher(name).matches()) {
+        if (pattern == null) {
+            breaches.add(new Breach("name.pattern", "The house's name pattern cannot be read any more; change it in the rules."));
+        } else if (!pattern.matches(name)) {
             breaches.add(new Breach("name.pattern", "\"" + shortened(name) + "\" is not " + rules.namePatternHint() + "."));
         }
         String folded = folded(name);

@@ -6,10 +6,13 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gentlecomet.sound.performance.Audio;
+import gentlecomet.sound.performance.Move;
 import gentlecomet.sound.performance.Phrase;
+import gentlecomet.sound.performance.TempoChange;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.zip.ZipEntry;
@@ -94,13 +97,75 @@ class FilesTest {
         track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_OFF, 0, 64, 101), 1440));
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         MidiSystem.write(sequence, 1, out);
-        Phrase phrase = MidiFormat.read(out.toByteArray(), "test.mid");
+        Phrase phrase = MidiFormat.read(out.toByteArray(), "test.mid").phrase();
         assertEquals(90, phrase.tempo(), 0.01);
         assertEquals(1, phrase.notes().get(0).start(), 1e-9);
         assertEquals(1.5, phrase.notes().get(0).length(), 1e-9);
         assertEquals(64, phrase.notes().get(0).release(), "a note on with velocity 0 goes up as usual (MIDI 1.0)");
         assertEquals(101, phrase.notes().get(1).release());
         assertThrows(FormatException.class, () -> MidiFormat.read("nonsense".getBytes(StandardCharsets.UTF_8), "bad.mid"));
+    }
+
+    /** Tempo 120 for one quarter, then 60: the second quarter takes twice as long, so it is two beats of the first tempo. */
+    @Test
+    void controllersBendsPressureAndEveryTempoOfAMidiFileAreRead() throws Exception {
+        Sequence sequence = new Sequence(Sequence.PPQ, 480);
+        Track track = sequence.createTrack();
+        track.add(tempo(500_000, 0));
+        track.add(tempo(1_000_000, 480));
+        track.add(new MidiEvent(new ShortMessage(ShortMessage.PROGRAM_CHANGE, 0, 12, 0), 0));
+        track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, 0, 60, 100), 0));
+        track.add(new MidiEvent(new ShortMessage(ShortMessage.CONTROL_CHANGE, 0, 1, 127), 240));
+        track.add(new MidiEvent(new ShortMessage(ShortMessage.PITCH_BEND, 0, 0, 96), 480));
+        track.add(new MidiEvent(new ShortMessage(ShortMessage.CHANNEL_PRESSURE, 3, 90, 0), 720));
+        track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_OFF, 0, 60, 0), 960));
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        MidiSystem.write(sequence, 0, out);
+        MidiFormat.Read read = MidiFormat.read(out.toByteArray(), "ride.mid");
+        assertEquals(3, read.phrase().notes().get(0).length(), 1e-9);
+        assertEquals(List.of(new Move(0.5, 0xB0, 1, 127), new Move(1, 0xE0, 0, 96), new Move(2, 0xD3, 90, 0)), read.phrase().moves());
+        assertEquals(List.of(new TempoChange(1, 0.5)), read.phrase().tempoChanges());
+        assertTrue(read.remarks().get(0).contains("another program once"), "what is not played is said: " + read.remarks());
+    }
+
+    private static MidiEvent tempo(int micros, long tick) throws Exception {
+        return new MidiEvent(new MetaMessage(0x51, new byte[] {(byte) (micros >> 16), (byte) (micros >> 8), (byte) micros}, 3), tick);
+    }
+
+    @Test
+    void damagedMidiFilesAreRefusedInWords() {
+        byte[] head = {'M', 'T', 'h', 'd', 0, 0, 0, 6, 0, 0, 0, 1, 0, 96};
+        refusedMidi(track(head, 0, 0x90, 0xC8, 0x64, 10, 0x80, 0x3C, 0x40, 0, 0xFF, 0x2F, 0), "");
+        refusedMidi(track(head, 0, 0xFF, 0x51, 2, 7, 0xA1, 0, 0x90, 60, 100, 10, 0x80, 60, 64, 0, 0xFF, 0x2F, 0), "found 2 bytes");
+        refusedMidi(track(head, 0, 0xFF, 0x51, 3, 0, 0, 0, 0, 0x90, 60, 100, 10, 0x80, 60, 64, 0, 0xFF, 0x2F, 0), "a tempo of three bytes above 0");
+        byte[] good = track(head, 0, 0x90, 60, 100, 10, 0x80, 60, 64, 0, 0xFF, 0x2F, 0);
+        Random random = new Random(5);
+        for (int i = 0; i < 4000; i++) {
+            byte[] damaged = good.clone();
+            for (int n = 0; n <= i % 3; n++) {
+                damaged[random.nextInt(damaged.length)] = (byte) random.nextInt();
+            }
+            try {
+                MidiFormat.read(damaged, "damaged.mid");
+            } catch (FormatException e) {
+                assertTrue(e.getMessage().startsWith("damaged.mid: "), e.getMessage());
+            }
+        }
+    }
+
+    private static void refusedMidi(byte[] file, String words) {
+        String message = assertThrows(FormatException.class, () -> MidiFormat.read(file, "bad.mid")).getMessage();
+        assertTrue(message.startsWith("bad.mid: ") && message.contains(words) && !message.contains("java"), message);
+    }
+
+    private static byte[] track(byte[] head, int... events) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        out.writeBytes(head);
+        out.writeBytes(new byte[] {'M', 'T', 'r', 'k', 0, 0, 0, (byte) events.length});
+        for (int e : events) {
+            out.write(e);
+        }
+        return out.toByteArray();
     }
 
     @Test
@@ -124,9 +189,28 @@ class FilesTest {
         }
         byte[] bomb = zip("zeros", new byte[300_000_000]);
         assertTrue(bomb.length < 400_000);
+        for (boolean keep : new boolean[] {true, false}) {
+            String told = assertThrows(FormatException.class, () -> ZipFormat.read(new ByteArrayInputStream(bomb), "bomb.zip", path -> keep)).getMessage();
+            assertTrue(told.contains("100 times its size"), told);
+        }
         assertThrows(FormatException.class, () -> ZipFormat.read(java.util.Arrays.copyOf(bomb, bomb.length / 2), "cut"));
         assertThrows(FormatException.class, () -> ZipFormat.read(new byte[] {'P', 'K', 3, 4, 9, 9}, "broken"));
         assertThrows(FormatException.class, () -> ZipFormat.read(new byte[0], "empty"));
+    }
+
+    /** 16 banks of 128 patches, each with its JSON and its demo; what is not asked for is hashed and not kept. */
+    @Test
+    void anArchiveOfSixteenFullBanksIsRead() {
+        Map<String, byte[]> files = new java.util.TreeMap<>();
+        for (int i = 0; i < 16 * 128; i++) {
+            files.put("patches/" + i + ".json", new byte[] {1});
+            files.put("demos/" + i + ".wav", new byte[] {2});
+        }
+        ZipFormat.Contents contents = ZipFormat.read(new ByteArrayInputStream(ZipFormat.write(files)), "full.zip", path -> path.endsWith(".json"));
+        assertEquals(2048, contents.kept().size());
+        assertEquals(4096, contents.hashes().size());
+        // SHA-256 of the single byte 2, as sha256sum gives it.
+        assertEquals("dbc1b4c900ffe48d575b5da5c638040125f65db0fe3e24494b76ea986457d986", contents.hashes().get("demos/7.wav"));
     }
 
     private static byte[] zip(String path, byte[] content) throws Exception {

@@ -84,7 +84,7 @@ class ScalaFormatTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"'x\n3\n100.\n200.', says it has 3 notes", "'x\n1\nfifth', line 3", "'x\nmany', line 2", "'x\n1\n0/1', above 0", "'', expected a description"})
+    @CsvSource({"'x\n1\n1.e400', line 3", "'x\n1\n0x1.8p1', line 3", "'x\n1\n1.5f', line 3", "'x\n1\n1e5.', line 3", "'x\n1\nNaN', line 3", "'x\n3\n100.\n200.', says it has 3 notes", "'x\n1\nfifth', line 3", "'x\nmany', line 2", "'x\n1\n0/1', above 0", "'', expected a description"})
     void badScalesAreRefusedWithTheirLine(String text, String words) {
         FormatException refusal = assertThrows(FormatException.class, () -> ScalaFormat.offsets(text, "bad.scl", null, ""));
         assertTrue(refusal.getMessage().contains(words) && refusal.getMessage().contains("bad.scl"), refusal.getMessage());

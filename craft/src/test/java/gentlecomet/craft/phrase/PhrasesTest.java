@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import gentlecomet.craft.backing.Backings;
 import gentlecomet.craft.measure.Loudness;
 import gentlecomet.sound.performance.Audio;
 import gentlecomet.sound.performance.Note;

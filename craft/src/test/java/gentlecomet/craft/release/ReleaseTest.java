@@ -50,7 +50,7 @@ class ReleaseTest {
     void theArchiveVerifiesAndReadsBackEqual() {
         ReleaseCheck.Report report = new ReleaseCheck().verify(ARCHIVE, APPROVED, part -> { });
         assertTrue(report.passed(), report.lines().toString());
-        CollectionFile read = ReleaseCheck.read(ARCHIVE, "kit.zip");
+        CollectionFile read = ReleaseCheck.read(new java.io.ByteArrayInputStream(ARCHIVE), "kit.zip");
         assertEquals(COLLECTION, read);
     }
 
@@ -71,7 +71,7 @@ class ReleaseTest {
         files.get(demo)[500] ^= 1;
         byte[] changed = ZipFormat.write(files);
         assertFalse(new ReleaseCheck().verify(changed, APPROVED, part -> { }).passed());
-        assertTrue(assertThrows(FormatException.class, () -> ReleaseCheck.read(changed, "kit.zip")).getMessage().contains(demo));
+        assertTrue(assertThrows(FormatException.class, () -> ReleaseCheck.read(new java.io.ByteArrayInputStream(changed), "kit.zip")).getMessage().contains(demo));
     }
 
     @Test

@@ -10,11 +10,20 @@ import java.util.List;
  * @param tempo in beats per minute
  * @param beats length in beats, after which the tail rings
  * @param notes in any order
+ * @param moves of wheels, pedals and pressure, in any order
+ * @param tempoChanges in any order
  */
-public record Phrase(String id, String name, double tempo, double beats, List<Note> notes) {
+public record Phrase(String id, String name, double tempo, double beats, List<Note> notes, List<Move> moves, List<TempoChange> tempoChanges) {
 
     public Phrase {
         notes = List.copyOf(notes);
+        moves = List.copyOf(moves);
+        tempoChanges = List.copyOf(tempoChanges);
+    }
+
+    /** A phrase of notes alone. */
+    public Phrase(String id, String name, double tempo, double beats, List<Note> notes) {
+        this(id, name, tempo, beats, notes, List.of(), List.of());
     }
 
     /** One note, held for some seconds, as a phrase. */
@@ -28,6 +37,6 @@ public record Phrase(String id, String name, double tempo, double beats, List<No
     }
 
     public Phrase atTempo(double newTempo) {
-        return new Phrase(id, name, newTempo, beats, notes);
+        return new Phrase(id, name, newTempo, beats, notes, moves, tempoChanges);
     }
 }

@@ -78,7 +78,7 @@ public final class Rendering {
         int at = 0;
         while (at < longest && (at < played || quiet < quietNeeded)) {
             while (next < events.size() && events.get(next).frame <= at) {
-                events.get(next++).play(engine);
+                events.get(next++).play();
             }
             engine.render(left, right, at, Engine.STEP);
             quiet = loud(left, right, at) ? 0 : quiet + Engine.STEP;
@@ -111,22 +111,33 @@ public final class Rendering {
         double framesPerBeat = 60 / phrase.tempo() * engine.sampleRate();
         List<Event> events = new ArrayList<>();
         for (Note n : phrase.notes()) {
-            events.add(new Event((int) Math.floor(n.start() * framesPerBeat + 0.5), n.key(), n.velocity(), true));
-            events.add(new Event((int) Math.floor((n.start() + n.length()) * framesPerBeat + 0.5), n.key(), n.release(), false));
+            events.add(new Event(frame(n.start(), framesPerBeat), 2, n.key(), () -> engine.noteOn(n.key(), n.velocity())));
+            events.add(new Event(frame(n.start() + n.length(), framesPerBeat), 0, n.key(), () -> engine.noteOff(n.key(), n.release())));
         }
-        // At the same frame keys go up before keys go down, so that a repeated key sounds again.
-        events.sort(Comparator.comparingInt((Event e) -> e.frame).thenComparingInt(e -> e.down ? 1 : 0)
-                .thenComparingInt(e -> e.key));
+        MidiHands hands = new MidiHands(engine);
+        List<Move> moves = new ArrayList<>(phrase.moves());
+        moves.sort(Comparator.comparingDouble(Move::start));
+        for (int i = 0; i < moves.size(); i++) {
+            Move m = moves.get(i);
+            events.add(new Event(frame(m.start(), framesPerBeat), 1, i, () -> hands.take(m.status(), m.first(), m.second())));
+        }
+        for (TempoChange t : phrase.tempoChanges()) {
+            double tempo = Parameters.at(PatchParameters.TEMPO).clamp(phrase.tempo() * t.ratio());
+            events.add(new Event(frame(t.start(), framesPerBeat), 1, -1, () -> engine.setParameter(PatchParameters.TEMPO, tempo)));
+        }
+        // At the same frame keys go up, then hands move, then keys go down: a repeated key sounds again, and as the hands stand.
+        events.sort(Comparator.comparingInt((Event e) -> e.frame).thenComparingInt(e -> e.turn).thenComparingInt(e -> e.place));
         return events;
     }
 
-    private record Event(int frame, int key, int velocity, boolean down) {
-        void play(Engine engine) {
-            if (down) {
-                engine.noteOn(key, velocity);
-            } else {
-                engine.noteOff(key, velocity);
-            }
+    private static int frame(double beat, double framesPerBeat) {
+        return (int) Math.floor(beat * framesPerBeat + 0.5);
+    }
+
+    /** @param turn among what happens at the same frame @param place among what has the same turn */
+    private record Event(int frame, int turn, int place, Runnable act) {
+        void play() {
+            act.run();
         }
     }
 }

@@ -7,7 +7,6 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.web.SecurityFilterChain;
-import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.csrf.CsrfTokenRequestAttributeHandler;
 
 /** CSRF tokens and a content security policy without inline script. There is no sign-in, so only this machine may connect. */
@@ -18,13 +17,13 @@ class WebSecurity {
             + "object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
     @Bean
-    SecurityFilterChain filters(HttpSecurity http, @Value("${server.address}") String address) throws Exception {
+    SecurityFilterChain filters(HttpSecurity http, SignedTokens signed, @Value("${server.address}") String address) throws Exception {
         requireLoopback(address);
         CsrfTokenRequestAttributeHandler tokens = new CsrfTokenRequestAttributeHandler();
         // Without a name the token is worked out at once, so that every page brings its cookie.
         tokens.setCsrfRequestAttributeName(null);
         return http.authorizeHttpRequests(requests -> requests.anyRequest().permitAll())
-                .csrf(csrf -> csrf.csrfTokenRepository(CookieCsrfTokenRepository.withHttpOnlyFalse())
+                .csrf(csrf -> csrf.csrfTokenRepository(signed)
                         .csrfTokenRequestHandler(tokens))
                 .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(POLICY)))
                 .requestCache(cache -> cache.disable())

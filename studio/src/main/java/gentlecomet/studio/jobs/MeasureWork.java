@@ -6,6 +6,8 @@ import gentlecomet.craft.measure.Measuring;
 import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.studio.service.Assets;
 import gentlecomet.studio.store.MeasureStore;
+import gentlecomet.studio.store.WorkStore;
+import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
 
 /** Measures one sound and keeps what was measured. */
@@ -13,11 +15,13 @@ import org.springframework.stereotype.Component;
 class MeasureWork {
 
     private final MeasureStore store;
+    private final WorkStore work;
     private final Assets assets;
     private final LookedAt lookedAt;
 
-    MeasureWork(MeasureStore store, Assets assets, LookedAt lookedAt) {
+    MeasureWork(MeasureStore store, WorkStore work, Assets assets, LookedAt lookedAt) {
         this.store = store;
+        this.work = work;
         this.assets = assets;
         this.lookedAt = lookedAt;
     }
@@ -31,8 +35,17 @@ class MeasureWork {
         });
     }
 
-    /** Measures ahead of everything that waits. */
+    /** Measures ahead of everything that waits; what cannot be measured is told as failed, so that no page waits for it. */
     void measureAhead(Jobs.MeasureData job) {
-        lookedAt.soon("measure " + job.soundHash() + " " + job.phrase(), () -> measure(job));
+        lookedAt.soon("measure " + job.instance(), () -> {
+            try {
+                measure(job);
+            } catch (DataAccessException e) {
+                throw e;
+            } catch (RuntimeException e) {
+                work.fail(Jobs.MEASURE, job.instance(), JobConfiguration.reason(e));
+                throw e;
+            }
+        });
     }
 }

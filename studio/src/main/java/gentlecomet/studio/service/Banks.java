@@ -3,6 +3,8 @@ package gentlecomet.studio.service;
 import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.craft.format.CollectionFile;
 import gentlecomet.craft.format.CollectionFormat;
+import gentlecomet.craft.level.HouseStart;
+import gentlecomet.craft.rules.FreeName;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.store.CollectionStore;
@@ -14,6 +16,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -81,9 +84,25 @@ public class Banks {
     /** A neutral patch in a slot, or in the first free one when {@code slot} is 0. */
     @Transactional
     public long newPatch(long bankId, int slot) {
-        bank(bankId);
-        int place = slot == 0 ? freeSlot(bankId, 1) : slot;
-        return patches.insert(bankId, place, Patch.neutral(freeName(bankId, "New Patch")), "New from neutral");
+        return newFrom(bankId, slot, Patch.neutral("New Patch"), "New Patch", "New from neutral");
+    }
+
+    /**
+     * A new patch from the start of a category, or from neutral where that is empty: with the house's macros and defaults, and at its loudness.
+     *
+     * @param slot 0 for the first free one
+     */
+    @Transactional
+    public long newStart(long bankId, int slot, String category) {
+        HouseRules rules = collection(bank(bankId).collectionId()).rules();
+        if (!category.isEmpty() && rules.category(category).isEmpty()) {
+            throw new RefusedException("The house rules have no category \"" + category.replaceAll("\\p{Cntrl}", "?") + "\".", "start");
+        }
+        if (category.isEmpty()) {
+            return newPatch(bankId, slot);
+        }
+        Patch start = HouseStart.of(category, rules);
+        return newFrom(bankId, slot, start, start.name(), "New from the start for " + category);
     }
 
     /** A copy in the next free slot, under a name of its own. */
@@ -98,14 +117,8 @@ public class Banks {
     @Transactional
     public long sibling(long parentId, Patch sibling, String word) {
         PatchRow parent = editing.get(parentId);
-        int longest = collectionOf(parent).rules().nameMaxLength();
-        String[] words = parent.name().split(" ");
-        String wanted = parent.name() + " " + word;
-        if (wanted.length() > longest || words.length > 3) {
-            words[words.length - 1] = word;
-            wanted = String.join(" ", words);
-        }
-        Patch named = sibling.withNaming(parent.patch().naming().withName(freeName(parent.bankId(), wanted.length() > longest ? parent.name() : wanted)));
+        String wanted = FreeName.with(parent.name(), word, collectionOf(parent).rules());
+        Patch named = sibling.withNaming(parent.patch().naming().withName(freeName(parent.bankId(), wanted)));
         return patches.insert(parent.bankId(), freeSlot(parent.bankId(), parent.slot()), named, "Sibling of \"" + parent.name() + "\"");
     }
 
@@ -113,6 +126,12 @@ public class Banks {
     @Transactional
     public long newFrom(long bankId, int slot, Patch start, String name, String words) {
         bank(bankId);
+        if (slot != 0) {
+            checkSlot(slot);
+            if (patches.names(bankId).stream().anyMatch(n -> n.slot() == slot)) {
+                throw new RefusedException("Slot " + slot + " is taken.");
+            }
+        }
         Patch named = start.withNaming(start.naming().withName(freeName(bankId, name)));
         return patches.insert(bankId, slot == 0 ? freeSlot(bankId, 1) : slot, named, words);
     }
@@ -121,9 +140,7 @@ public class Banks {
     @Transactional
     public void move(long patchId, int slot) {
         PatchRow row = editing.get(patchId);
-        if (slot < 1 || slot > CollectionFormat.SLOTS) {
-            throw new RefusedException("A bank has slots 1 to " + CollectionFormat.SLOTS + ".");
-        }
+        checkSlot(slot);
         patches.exchange(row.bankId(), row.slot(), slot);
     }
 
@@ -133,11 +150,21 @@ public class Banks {
         patches.delete(patchId);
     }
 
-    /** Gives many patches a new level trim, each as a step that can be undone. */
+    /** Edits many patches, each as a step that can be undone. @param versions of the patches as the page shows them, by id */
     @Transactional
-    public void apply(List<Long> patchIds, java.util.function.Function<PatchRow, PatchEdit> edit) {
-        for (long id : patchIds) {
-            editing.edit(id, 0, "", edit.apply(editing.get(id)));
+    public void apply(Map<Long, Long> versions, Function<PatchRow, PatchEdit> edit) {
+        versions.forEach((id, version) -> editing.edit(id, version, "", edit.apply(editing.get(id))));
+    }
+
+    /** Saves many patches, all or none of them. @param versions of the patches as the page shows them, by id */
+    @Transactional
+    public void save(Map<Long, Long> versions, String note) {
+        versions.forEach((id, version) -> editing.save(id, version, note));
+    }
+
+    private static void checkSlot(int slot) {
+        if (slot < 1 || slot > CollectionFormat.SLOTS) {
+            throw new RefusedException("A bank has slots 1 to " + CollectionFormat.SLOTS + ".");
         }
     }
 
@@ -152,14 +179,9 @@ public class Banks {
         throw new RefusedException("All " + CollectionFormat.SLOTS + " slots of this bank are taken.");
     }
 
+    /** A name that no patch of the collection has and that the house allows, as near to the wanted one as that lets it be. */
     private String freeName(long bankId, String wanted) {
-        Set<String> taken = patches.inBank(bankId).stream().map(PatchRow::name).collect(Collectors.toSet());
-        String stem = wanted.replaceAll(" \\d+$", "");
-        stem = stem.length() > 60 ? stem.substring(0, 60) : stem;
-        String name = wanted;
-        for (int n = 2; taken.contains(name); n++) {
-            name = stem + " " + n;
-        }
-        return name;
+        CollectionRow collection = collection(bank(bankId).collectionId());
+        return FreeName.of(wanted, patches.otherNames(collection.id(), 0), collection.rules());
     }
 }

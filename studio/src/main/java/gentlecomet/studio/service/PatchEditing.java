@@ -100,18 +100,20 @@ public class PatchEditing {
         return patch.macros().stream().flatMap(m -> m.targets().stream()).filter(t -> t.target().equals(p)).toList();
     }
 
+    /** @param version the version that the page shows, or 0 for whatever is there now */
     @Transactional
-    public PatchRow undo(long id) {
-        PatchRow row = current(id, 0);
+    public PatchRow undo(long id, long version) {
+        PatchRow row = current(id, version);
         if (row.cursor() > 0) {
             patches.moveCursor(id, row.cursor() - 1);
         }
         return get(id);
     }
 
+    /** @param version the version that the page shows, or 0 for whatever is there now */
     @Transactional
-    public PatchRow redo(long id) {
-        PatchRow row = current(id, 0);
+    public PatchRow redo(long id, long version) {
+        PatchRow row = current(id, version);
         if (!patches.label(id, row.cursor() + 1).isEmpty()) {
             patches.moveCursor(id, row.cursor() + 1);
         }

@@ -8,6 +8,7 @@ import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.release.ReleaseBuilder;
 import gentlecomet.craft.release.ReleaseCheck;
 import gentlecomet.craft.release.ReleasePatch;
+import gentlecomet.studio.jobs.Jobs;
 import gentlecomet.studio.store.CollectionStore;
 import gentlecomet.studio.store.CollectionStore.CollectionRow;
 import gentlecomet.studio.store.MeasureStore;
@@ -17,6 +18,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeMap;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Builds, verifies and keeps releases; only saved revisions go into one. */
 @Service
@@ -29,8 +31,10 @@ public class Releases {
     private final MeasureStore measures;
     private final ReleaseStore releases;
     private final Assets assets;
+    private final Jobs jobs;
 
-    public Releases(CollectionStore collections, PatchStore patches, MeasureStore measures, ReleaseStore releases, Assets assets) {
+    public Releases(CollectionStore collections, PatchStore patches, MeasureStore measures, ReleaseStore releases, Assets assets, Jobs jobs) {
+        this.jobs = jobs;
         this.assets = assets;
         this.collections = collections;
         this.patches = patches;
@@ -38,15 +42,18 @@ public class Releases {
         this.releases = releases;
     }
 
-    /** Begins a release; the work itself is done by {@link #build}. */
+    /** Records a release and asks for its building, both or neither; the work itself is done by {@link #build}. */
+    @Transactional
     public long start(long collectionId, String version) {
         if (!version.matches("[0-9A-Za-z][0-9A-Za-z.-]{0,19}")) {
-            throw new RefusedException("A version has up to 20 letters, digits, dots and dashes, for example 1.0.");
+            throw new RefusedException("A version has up to 20 letters, digits, dots and dashes, for example 1.0.", "version");
         }
         if (patches.latestRevisions(collectionId).isEmpty()) {
             throw new RefusedException("No patch of this collection has been saved yet, so there is nothing to release.");
         }
-        return releases.start(collectionId, version);
+        long id = releases.start(collectionId, version);
+        jobs.release(id);
+        return id;
     }
 
     /** Renders, packs and verifies; safe to run again after a crash. */

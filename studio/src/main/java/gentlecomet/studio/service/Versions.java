@@ -110,15 +110,16 @@ public class Versions {
         return editing.edit(patchId, version, "", new PatchEdit.Restore(state, found.words() + " brought back"));
     }
 
-    /** What is known about a version's sound; it is asked for in the background when it is not known yet. */
+    /** What is known about a version's sound. */
     public Optional<Measurement> measured(Patch patch, HouseRules rules) {
-        String phrase = rules.phraseOf(patch.naming().category());
-        String hash = Hashes.sound(patch);
-        Optional<Measurement> known = measures.measurement(hash, phrase);
-        if (known.isEmpty()) {
-            jobs.measureAhead(hash, phrase, patch);
+        return measures.measurement(Hashes.sound(patch), rules.phraseOf(patch.naming().category()));
+    }
+
+    /** Asks for what is not known about a version's sound, ahead of everything. */
+    public void ask(Patch patch, HouseRules rules) {
+        if (measured(patch, rules).isEmpty()) {
+            jobs.measureAhead(Hashes.sound(patch), rules.phraseOf(patch.naming().category()), patch);
         }
-        return known;
     }
 
     /**

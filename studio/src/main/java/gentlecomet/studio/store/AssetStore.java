@@ -21,7 +21,7 @@ public class AssetStore {
     /**
      * A sound file of a collection.
      *
-     * @param users names of the patches that use it in their working state or in a saved revision
+     * @param users names of the patches that use it in their working state, in a saved revision, on a pad or in a variation
      */
     public record AssetRow(String hash, String name, int frames, int channels, int rate, Instant addedAt, List<String> users) {
         public double seconds() {
@@ -59,7 +59,9 @@ public class AssetStore {
                 select c.hash, c.name, a.frames, a.channels, a.rate, c.added_at,
                        array(select distinct e.name from patch p join bank b on b.id = p.bank_id join edit e on e.patch_id = p.id and e.number = p.cursor
                              where b.collection_id = c.collection_id and (position(c.hash in e.content) > 0
-                                or exists (select 1 from revision r where r.patch_id = p.id and position(c.hash in r.content) > 0))
+                                or exists (select 1 from revision r where r.patch_id = p.id and position(c.hash in r.content) > 0)
+                                or exists (select 1 from pad d where d.patch_id = p.id and position(c.hash in d.content) > 0)
+                                or exists (select 1 from variation v where v.patch_id = p.id and position(c.hash in v.content) > 0))
                              order by e.name) as users
                 from collection_asset c join asset a on a.hash = c.hash where c.collection_id = :collection order by c.name""")
                 .param("collection", collectionId).query((rs, n) -> new AssetRow(rs.getString("hash"), rs.getString("name"), rs.getInt("frames"),
@@ -80,6 +82,8 @@ public class AssetStore {
         jdbc.sql("""
                 delete from asset a where a.hash = :hash and not exists (select 1 from collection_asset c where c.hash = a.hash)
                 and not exists (select 1 from edit e where position(a.hash in e.content) > 0)
-                and not exists (select 1 from revision r where position(a.hash in r.content) > 0)""").param("hash", hash).update();
+                and not exists (select 1 from revision r where position(a.hash in r.content) > 0)
+                and not exists (select 1 from pad d where position(a.hash in d.content) > 0)
+                and not exists (select 1 from variation v where position(a.hash in v.content) > 0)""").param("hash", hash).update();
     }
 }

@@ -33,6 +33,14 @@ public class CollectionStore {
         return jdbc.sql("select * from collection order by id").query(CollectionStore::collectionRow).list();
     }
 
+    /** The collection in which a patch was changed last; the newest one where none has a patch. */
+    public long workedOnLast() {
+        return jdbc.sql("""
+                select c.id from collection c left join bank b on b.collection_id = c.id left join patch p on p.bank_id = b.id
+                left join edit e on e.patch_id = p.id and e.number = p.cursor
+                group by c.id order by max(e.made_at) desc nulls last, c.id desc limit 1""").query(Long.class).single();
+    }
+
     public Optional<CollectionRow> find(long id) {
         return jdbc.sql("select * from collection where id = :id").param("id", id).query(CollectionStore::collectionRow).optional();
     }

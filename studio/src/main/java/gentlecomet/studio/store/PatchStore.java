@@ -66,7 +66,8 @@ public class PatchStore {
 
     /** As {@link #find}, and no one else can change the patch until the transaction ends. */
     public Optional<PatchRow> findForUpdate(long id) {
-        return jdbc.sql(ROWS + " where p.id = :id for update of p").param("id", id).query(PatchStore::row).optional();
+        // The lock first, by a statement of its own: what it waited for is seen by the next one, and a join would be checked against the old state.
+        return jdbc.sql("select id from patch where id = :id for update").param("id", id).query(Long.class).optional().flatMap(this::find);
     }
 
     /** A patch by its place alone. */

@@ -1,9 +1,9 @@
 package gentlecomet.studio.store;
 
+import gentlecomet.craft.check.Analysis;
 import gentlecomet.craft.format.Json;
 import gentlecomet.craft.response.NoteFigures;
 import gentlecomet.craft.response.ResponseMap;
-import gentlecomet.sound.engine.Engine;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +13,9 @@ import org.springframework.stereotype.Repository;
 /** Response maps key by key, by sound and engine version; never computed twice. */
 @Repository
 public class ResponseStore {
+
+    /** Engine, analysis and phrases together: what was made by others is not found. */
+    private static final String MADE_BY = Analysis.VERSION;
 
     private final JdbcClient jdbc;
 
@@ -28,7 +31,7 @@ public class ResponseStore {
     public ResponseMap find(String soundHash) {
         Map<Integer, List<NoteFigures>> keys = new HashMap<>();
         jdbc.sql("select key, figures from key_response where sound_hash = :hash and engine_version = :engine")
-                .param("hash", soundHash).param("engine", Engine.VERSION)
+                .param("hash", soundHash).param("engine", MADE_BY)
                 .query(rs -> {
                     keys.put(rs.getInt("key"), Json.read(rs.getString("figures"), Key.class).velocities());
                 });
@@ -39,6 +42,6 @@ public class ResponseStore {
         jdbc.sql("""
                 insert into key_response (sound_hash, engine_version, key, figures)
                 values (:hash, :engine, :key, cast(:figures as jsonb)) on conflict do nothing""")
-                .param("hash", soundHash).param("engine", Engine.VERSION).param("key", key).param("figures", Json.write(new Key(velocities))).update();
+                .param("hash", soundHash).param("engine", MADE_BY).param("key", key).param("figures", Json.write(new Key(velocities))).update();
     }
 }

@@ -48,6 +48,14 @@ public class RoundStore {
                 .param("verdict", verdict.verdict()).param("note", verdict.note()).update();
     }
 
+    /** Keeps a note as it is typed; a verdict that has been given stays. */
+    public void note(long roundId, long patchId, String contentHash, String note) {
+        jdbc.sql("""
+                insert into verdict (round_id, patch_id, content_hash, verdict, note) values (:round, :patch, :hash, 'none', :note)
+                on conflict (round_id, patch_id) do update set note = excluded.note""")
+                .param("round", roundId).param("patch", patchId).param("hash", contentHash).param("note", note).update();
+    }
+
     public Map<Long, Verdict> verdicts(long roundId) {
         return byPatch(jdbc.sql("select * from verdict where round_id = :id").param("id", roundId).query(RoundStore::verdict).list());
     }

@@ -1,19 +1,22 @@
 package gentlecomet.studio.web;
 
 import gentlecomet.craft.edit.PatchEdit;
-import gentlecomet.craft.format.StartPatches;
 import gentlecomet.craft.level.Levelling;
+import gentlecomet.craft.measure.Measurement;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
-import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.service.Banks;
 import gentlecomet.studio.service.Measures;
 import gentlecomet.studio.service.PatchEditing;
+import gentlecomet.studio.service.RefusedException;
 import gentlecomet.studio.store.CollectionStore.BankRow;
 import gentlecomet.studio.store.CollectionStore.CollectionRow;
 import gentlecomet.studio.store.PatchStore;
 import gentlecomet.studio.store.PatchStore.PatchRow;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -21,6 +24,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /** The bank and its levels. */
@@ -75,19 +79,22 @@ class BankController {
     @ResponseBody
     SseEmitter measuring(@PathVariable long id) {
         CollectionRow collection = banks.collection(banks.bank(id).collectionId());
-        return progress.follow(() -> {
-            List<PatchRow> inBank = patches.inBank(id);
-            return new ProgressStream.Progress(measures.measured(inBank, collection.rules()), inBank.size());
+        return progress.follow("measuring " + id, () -> {
+            Measures.Standing standing = measures.measuring(patches.inBank(id), collection.rules());
+            return new ProgressStream.Progress(standing.done(), standing.total(), standing.failed().size());
         });
+    }
+
+    /** Asks for everything that has not been measured in its present state. */
+    @PostMapping("/banks/{id}/measure")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void measure(@PathVariable long id) {
+        measures.ask(patches.inBank(id), banks.collection(banks.bank(id).collectionId()).rules());
     }
 
     @PostMapping("/banks/{id}/patches")
     String newPatch(@PathVariable long id, @RequestParam(defaultValue = "0") int slot, @RequestParam(defaultValue = "") String start) {
-        if (start.isEmpty()) {
-            return "redirect:/patches/" + banks.newPatch(id, slot);
-        }
-        Patch begin = StartPatches.of(start);
-        return "redirect:/patches/" + banks.newFrom(id, slot, begin, begin.name(), "New from the start for " + start);
+        return "redirect:/patches/" + banks.newStart(id, slot, start);
     }
 
     @PostMapping("/patches/{id}/duplicate")
@@ -110,36 +117,56 @@ class BankController {
     }
 
     @PostMapping("/patches/{id}/name")
-    String rename(@PathVariable long id, @RequestParam String name, Model model) {
-        return oneRow(editing.edit(id, 0, "", new PatchEdit.Rename(name)), model);
+    String rename(@PathVariable long id, @RequestParam long version, @RequestParam String name, Model model) {
+        return oneRow(editing.edit(id, version, "", new PatchEdit.Rename(name)), model);
     }
 
     @PostMapping("/patches/{id}/category")
-    String categorise(@PathVariable long id, @RequestParam String category, Model model) {
-        return oneRow(editing.edit(id, 0, "", new PatchEdit.Categorise(category)), model);
+    String categorise(@PathVariable long id, @RequestParam long version, @RequestParam String category, Model model) {
+        return oneRow(editing.edit(id, version, "", new PatchEdit.Categorise(category)), model);
     }
 
     @PostMapping("/patches/{id}/save-row")
-    String save(@PathVariable long id, Model model) {
-        return oneRow(editing.save(id, 0, ""), model);
+    String save(@PathVariable long id, @RequestParam long version, Model model) {
+        return oneRow(editing.save(id, version, ""), model);
     }
 
-    /** Brings the chosen patches, or all, to the target; those that have not been measured yet stay as they are. */
+    /**
+     * Brings the chosen patches to the target; those that have not been measured yet stay as they are.
+     *
+     * @param patch patches with the version that the page shows, as "12.3"
+     */
     @PostMapping("/banks/{id}/level")
-    String level(@PathVariable long id, @RequestParam(required = false) List<Long> patch, Model model) {
+    String level(@PathVariable long id, @RequestParam(defaultValue = "") List<String> patch, Model model) {
+        if (patch.isEmpty()) {
+            throw new RefusedException("Choose the patches to level first.");
+        }
         CollectionRow collection = banks.collection(banks.bank(id).collectionId());
-        List<Long> chosen = patches.inBank(id).stream().filter(r -> patch == null || patch.contains(r.id()))
-                .filter(r -> measures.of(r, collection.rules()).isPresent()).map(PatchRow::id).toList();
-        banks.apply(chosen, row -> new PatchEdit.SetValue(Parameters.at(PatchParameters.LEVEL_TRIM),
-                measures.proposal(row, collection.rules()).map(Levelling.Proposal::trimDb).orElse(0.0)));
+        Map<Long, Long> versions = versions(patch);
+        Map<Long, Measurement> measured = measures.ofAll(patches.inBank(id), collection.rules());
+        versions.keySet().retainAll(measured.keySet());
+        banks.apply(versions, row -> new PatchEdit.SetValue(Parameters.at(PatchParameters.LEVEL_TRIM),
+                Levelling.propose(row.patch(), measured.get(row.id()), collection.rules()).trimDb()));
+        measures.ask(patches.inBank(id), collection.rules());
         return levelRows(id, model);
     }
 
-    /** Saves every patch that has changed since its last revision. */
+    /** Saves the patches that have changed since their last revision, as the page shows them. @param patch as for levelling */
     @PostMapping("/banks/{id}/save")
-    String saveAll(@PathVariable long id, @RequestParam(defaultValue = "") String note, Model model) {
-        patches.inBank(id).stream().filter(r -> !r.saved()).forEach(r -> editing.save(r.id(), 0, note));
+    String saveAll(@PathVariable long id, @RequestParam(defaultValue = "") List<String> patch, @RequestParam(defaultValue = "") String note, Model model) {
+        banks.save(versions(patch), note);
         return rowsAlone(id, model);
+    }
+
+    private static Map<Long, Long> versions(List<String> patch) {
+        Map<Long, Long> versions = new LinkedHashMap<>();
+        for (String text : patch) {
+            if (!text.matches("\\d{1,18}\\.\\d{1,18}")) {
+                throw new RefusedException("The page is older than this program. Load it again and repeat the last step.");
+            }
+            versions.put(Long.parseLong(text.substring(0, text.indexOf('.'))), Long.parseLong(text.substring(text.indexOf('.') + 1)));
+        }
+        return versions;
     }
 
     private String oneRow(PatchRow row, Model model) {
@@ -147,6 +174,7 @@ class BankController {
         CollectionRow collection = banks.collection(bank.collectionId());
         model.addAttribute("bank", bank);
         model.addAttribute("rules", collection.rules());
+        measures.ask(List.of(row), collection.rules());
         model.addAttribute("row", rows.one(row, collection));
         return "bank :: slot";
     }
@@ -159,7 +187,7 @@ class BankController {
         model.addAttribute("bank", bank);
         model.addAttribute("rules", collection.rules());
         model.addAttribute("rows", all);
-        model.addAttribute("measuring", all.stream().anyMatch(r -> !r.measured()));
+        rows.addStanding(all.stream().map(BankRows.Row::patch).toList(), collection.rules(), model);
         model.addAttribute("unsaved", all.stream().filter(r -> !r.patch().saved()).count());
     }
 }

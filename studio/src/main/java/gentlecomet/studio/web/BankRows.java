@@ -17,10 +17,15 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import org.springframework.stereotype.Component;
+import org.springframework.ui.Model;
 
 /** The patches of a bank with all that is known about them, ready to be shown. */
 @Component
 class BankRows {
+
+    /** Smaller steps of the trim than these are not worth one of the history. */
+    private static final double LEVEL_STEP_DB = 0.05;
+    private static final double CEILING_STEP_DB = 0.005;
 
     private final PatchStore patches;
     private final Measures measures;
@@ -105,6 +110,14 @@ class BankRows {
             return measurement == null ? null : Levelling.propose(patch.patch(), measurement, rules);
         }
 
+        /** Whether levelling would change it: it is off the target or over the ceiling, and something can be done about it. */
+        public boolean toLevel() {
+            if (measurement == null || measurement.silent() || levelled() && !overCeiling()) {
+                return false;
+            }
+            return Math.abs(proposal().changeDb()) >= (overCeiling() ? CEILING_STEP_DB : LEVEL_STEP_DB);
+        }
+
         public long faults() {
             return findings == null ? 0 : findings.stream().filter(f -> f.severity() == Finding.Severity.FAULT).count();
         }
@@ -137,7 +150,15 @@ class BankRows {
         }
     }
 
-    /** All patches of a bank; what is missing is asked for in the background. */
+    /** Tells a page whether measuring goes on, and what of it has failed. */
+    void addStanding(List<PatchRow> patches, HouseRules rules, Model model) {
+        Measures.Standing standing = measures.measuring(patches, rules);
+        model.addAttribute("measuring", !standing.over());
+        model.addAttribute("failed", standing.failed().size());
+        model.addAttribute("failure", standing.failed().values().stream().findFirst().orElse(""));
+    }
+
+    /** All patches of a bank, as far as they are known. */
     List<Row> of(BankRow bank, CollectionRow collection) {
         List<PatchRow> rows = patches.inBank(bank.id());
         Map<Long, Measurement> measured = measures.ofAll(rows, collection.rules());
@@ -164,13 +185,8 @@ class BankRows {
         return shown;
     }
 
-    /** One patch alone; what is missing is asked for in the background. */
+    /** One patch alone, as far as it is known. */
     Row one(PatchRow row, CollectionRow collection) {
-        return one(row, collection, measures.ofAll(List.of(row), collection.rules()).get(row.id()));
-    }
-
-    /** One patch alone with what is known of it: while a hand is at work nothing is measured of states that will be gone in a moment. */
-    Row asKnown(PatchRow row, CollectionRow collection) {
         return one(row, collection, measures.of(row, collection.rules()).orElse(null));
     }
 

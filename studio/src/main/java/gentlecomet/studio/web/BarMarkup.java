@@ -28,7 +28,7 @@ final class BarMarkup {
         BarMarkup markup = new BarMarkup();
         group.bars().forEach(markup::bar);
         if (!group.more().isEmpty()) {
-            markup.out.append("<details class=\"more\"").append(attribute("data-more", group.id())).append("><summary>More</summary>");
+            markup.out.append("<details class=\"fold\"").append(attribute("data-more", group.id())).append("><summary>More</summary>");
             group.more().forEach(markup::bar);
             markup.out.append("</details>");
         }
@@ -49,7 +49,7 @@ final class BarMarkup {
                 .append(attribute("data-min", p.min())).append(attribute("data-max", p.max())).append(attribute("data-neutral", p.neutral()))
                 .append(attribute("data-stepped", !p.taper().continuous())).append(attribute("data-brackets", bar.brackets()))
                 .append(attribute("data-macro", bar.macro())).append(attribute("data-name", bar.fullName())).append(attribute("aria-label", bar.fullName()))
-                .append(attribute("aria-valuemin", p.min())).append(attribute("aria-valuemax", p.max())).append(attribute("aria-valuenow", bar.value()))
+                .append(attribute("aria-valuemin", plain(p.min()))).append(attribute("aria-valuemax", plain(p.max()))).append(attribute("aria-valuenow", plain(bar.value())))
                 .append(attribute("aria-valuetext", bar.text())).append("><span class=\"bar-label\"><span>").append(escaped(p.label())).append("</span>");
         if (bar.macro() > 0) {
             out.append("<span class=\"held\" title=\"Held by macro ").append(bar.macro()).append("\">M").append(bar.macro()).append("</span>");
@@ -74,6 +74,11 @@ final class BarMarkup {
             out.append("<option").append(attribute("value", c.value())).append(c.chosen() ? " selected>" : ">").append(escaped(c.text())).append("</option>");
         }
         out.append("</select></div>");
+    }
+
+    /** A number without an exponent, as screen readers want it. */
+    private static String plain(double value) {
+        return java.math.BigDecimal.valueOf(value).toPlainString();
     }
 
     private static String attribute(String name, Object value) {

@@ -24,6 +24,7 @@ import gentlecomet.studio.store.PatchStore.PatchRow;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -33,6 +34,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /** The bench: one patch, edited by hand. */
@@ -64,8 +66,8 @@ class BenchController {
     record ValueEdit(long version, String gesture, int index, double value) {
     }
 
-    /** The state of a patch after an edit. */
-    record State(long version, String undo, String redo, boolean saved) {
+    /** The state of a patch after an edit. @param brings whether the edit brings a list with it, so that the bench has to be shown anew */
+    record State(long version, String undo, String redo, boolean saved, boolean brings) {
     }
 
     @GetMapping("/patches/{id}")
@@ -88,10 +90,12 @@ class BenchController {
         if (edit.index() < 0 || edit.index() >= Parameters.COUNT) {
             throw new RefusedException("There is no such parameter.");
         }
+        Parameter moved = Parameters.at(edit.index());
+        boolean stacked = BenchLayer.stacked(moved, editing.get(id).patch().value(edit.index()));
         String gesture = edit.gesture() == null ? "" : edit.gesture().substring(0, Math.min(60, edit.gesture().length()));
-        PatchRow row = editing.edit(id, edit.version(), gesture, new PatchEdit.SetValue(Parameters.at(edit.index()), edit.value()));
+        PatchRow row = editing.edit(id, edit.version(), gesture, new PatchEdit.SetValue(moved, edit.value()));
         PatchEditing.Steps steps = editing.steps(row);
-        return new State(row.version(), steps.undo(), steps.redo(), row.saved());
+        return new State(row.version(), steps.undo(), steps.redo(), row.saved(), stacked != BenchLayer.stacked(moved, edit.value()));
     }
 
     @PostMapping("/patches/{id}/edits")
@@ -112,13 +116,13 @@ class BenchController {
     }
 
     @PostMapping("/patches/{id}/undo")
-    String undo(@PathVariable long id, Model model) {
-        return bench.part(editing.undo(id), model);
+    String undo(@PathVariable long id, @RequestParam long version, Model model) {
+        return bench.part(editing.undo(id, version), model);
     }
 
     @PostMapping("/patches/{id}/redo")
-    String redo(@PathVariable long id, Model model) {
-        return bench.part(editing.redo(id), model);
+    String redo(@PathVariable long id, @RequestParam long version, Model model) {
+        return bench.part(editing.redo(id, version), model);
     }
 
     @PostMapping("/patches/{id}/save")
@@ -135,11 +139,11 @@ class BenchController {
 
     /** Level to target for this patch. */
     @PostMapping("/patches/{id}/level")
-    String level(@PathVariable long id, Model model) {
+    String level(@PathVariable long id, @RequestParam long version, Model model) {
         PatchRow row = editing.get(id);
         Levelling.Proposal proposal = measures.proposal(row, banks.collectionOf(row).rules())
                 .orElseThrow(() -> new RefusedException("The patch is still being measured; try again in a moment."));
-        return bench.part(editing.edit(id, 0, "", new PatchEdit.SetValue(Parameters.at(PatchParameters.LEVEL_TRIM), proposal.trimDb())), model);
+        return bench.part(editing.edit(id, version, "", new PatchEdit.SetValue(Parameters.at(PatchParameters.LEVEL_TRIM), proposal.trimDb())), model);
     }
 
     /** Brings the output of an effect, or of a layer's filters, to the loudness of what goes into it. */
@@ -166,6 +170,7 @@ class BenchController {
         CollectionRow collection = banks.collectionOf(row);
         model.addAttribute("row", rows.one(row, collection));
         model.addAttribute("rules", collection.rules());
+        model.addAttribute("failure", measures.measuring(List.of(row), collection.rules()).failed().get(row.id()));
         return "bench-level :: measured";
     }
 
@@ -182,7 +187,19 @@ class BenchController {
     @ResponseBody
     SseEmitter measuring(@PathVariable long id) {
         CollectionRow collection = banks.collectionOf(editing.get(id));
-        return progress.follow(() -> new ProgressStream.Progress(measures.measured(List.of(editing.get(id)), collection.rules()), 1));
+        return progress.follow("measuring patch " + id, () -> {
+            Measures.Standing standing = measures.measuring(List.of(editing.get(id)), collection.rules());
+            return new ProgressStream.Progress(standing.done(), 1, standing.failed().size());
+        });
+    }
+
+    /** Asks for the measures of the patch as it stands, and of the siblings beside it, ahead of everything. */
+    @PostMapping("/patches/{id}/measure")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void measure(@PathVariable long id) {
+        PatchRow row = editing.get(id);
+        measures.ask(List.of(row), banks.collectionOf(row).rules());
+        bench.askForSiblings(row);
     }
 
     static String targetName(Parameter p) {

@@ -2,6 +2,7 @@ package gentlecomet.studio.web;
 
 import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.LfoParameters;
+import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.parameter.SourceParameters;
@@ -78,6 +79,11 @@ record BenchLayer(int number, boolean on, Bar onBar, BarGroup zone, BarGroup pit
                 sources, BarGroup.of(patch, "Noise", 0, layer + "noise."), BarGroup.of(patch, "Filters", 0, layer + "filters."), filter,
                 BarGroup.of(patch, "Drive", 0, layer + "drive."), envelopes, curves, lfos, EffectCards.of(patch, l),
                 DrawnList.of(patch, Shapes.keyLevels(l), "rows"));
+    }
+
+    /** Whether a value of a parameter asks for the list of unison voices. */
+    static boolean stacked(Parameter parameter, double value) {
+        return parameter.id().endsWith(".copies") && value > 1;
     }
 
     private static Source source(Patch patch, int l, int s) {

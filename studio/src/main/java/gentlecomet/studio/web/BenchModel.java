@@ -53,11 +53,12 @@ class BenchModel {
 
     void fill(PatchRow row, Model model) {
         CollectionRow collection = banks.collectionOf(row);
-        BankRows.Row known = rows.asKnown(row, collection);
+        BankRows.Row known = rows.one(row, collection);
         PatchEditing.Steps steps = editing.steps(row);
         model.addAttribute("patch", row);
         model.addAttribute("row", known);
         model.addAttribute("rules", collection.rules());
+        model.addAttribute("failure", null);
         model.addAttribute("collection", collection);
         model.addAttribute("steps", steps);
         model.addAttribute("locked", editing.locked(row.id()).stream().map(p -> String.valueOf(p.index())).collect(Collectors.joining(" ")));
@@ -79,6 +80,12 @@ class BenchModel {
     Map<Long, String> portraits(PatchRow row) {
         return siblings(row, banks.collectionOf(row).rules()).stream().filter(s -> !s.portrait.equals(UNMEASURED))
                 .collect(Collectors.toMap(s -> s.row.id(), Sibling::portrait));
+    }
+
+    /** Asks for the measures of a patch's siblings. */
+    void askForSiblings(PatchRow row) {
+        HouseRules rules = banks.collectionOf(row).rules();
+        versions.variations(row.id()).forEach(v -> measured.ask(v.patch(), rules));
     }
 
     /** A sibling with its picture, as far as it has been measured. */

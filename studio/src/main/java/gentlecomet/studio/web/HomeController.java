@@ -9,10 +9,12 @@ import gentlecomet.studio.store.CollectionStore.BankRow;
 import gentlecomet.studio.store.CollectionStore.CollectionRow;
 import gentlecomet.studio.store.ReleaseStore;
 import java.io.IOException;
+import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.CookieValue;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -51,10 +53,15 @@ class HomeController {
         }
     }
 
+    /** The collection that was shown last in this browser, or else the one that was worked on last. */
     @GetMapping("/")
-    String start() {
+    String start(@CookieValue(name = "comet-collection", defaultValue = "") String shown) {
         List<CollectionRow> all = collections.all();
-        return "redirect:/collections/" + (all.isEmpty() ? banks.create("First Collection") : all.get(0).id());
+        if (all.isEmpty()) {
+            return "first";
+        }
+        Long last = all.stream().map(CollectionRow::id).filter(id -> String.valueOf(id).equals(shown)).findFirst().orElseGet(collections::workedOnLast);
+        return "redirect:/collections/" + last;
     }
 
     @GetMapping("/collections/{id}")
@@ -76,7 +83,7 @@ class HomeController {
         model.addAttribute("steps", steps);
         model.addAttribute("next", steps.stream().filter(s -> s.done() < s.total()).findFirst().orElse(null));
         model.addAttribute("rows", all);
-        model.addAttribute("measuring", all.stream().anyMatch(r -> !r.measured()));
+        rows.addStanding(inCollection.stream().flatMap(b -> all.stream().map(BankRows.Row::patch).filter(p -> p.bankId() == b.id())).toList(), collection.rules(), model);
         model.addAttribute("releases", releases.of(id).stream().limit(4).toList());
         return "home";
     }
@@ -89,9 +96,11 @@ class HomeController {
     @PostMapping("/collections/import")
     String take(@RequestParam MultipartFile file) throws IOException {
         if (file.isEmpty()) {
-            throw new RefusedException("Choose a release ZIP first.");
+            throw new RefusedException("Choose a release ZIP first.", "file");
         }
         String name = file.getOriginalFilename() == null ? "the file" : file.getOriginalFilename();
-        return "redirect:/collections/" + banks.take(ReleaseCheck.read(file.getBytes(), name));
+        try (InputStream in = file.getInputStream()) {
+            return "redirect:/collections/" + banks.take(ReleaseCheck.read(in, name));
+        }
     }
 }

@@ -10,18 +10,21 @@ import gentlecomet.studio.store.PatchStore.PatchRow;
 import gentlecomet.studio.store.RoundStore;
 import java.util.List;
 import java.util.Map;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 
 /** Listening rounds: the patches of a bank one after another, by ear. */
 @Controller
 class ListeningController {
 
-    private static final List<String> VERDICTS = List.of("keep", "fix", "cut", "none");
+    private static final List<String> VERDICTS = List.of("keep", "fix", "cut");
+    private static final int LONGEST_NOTE = 1000;
 
     private final Banks banks;
     private final PatchEditing editing;
@@ -81,16 +84,27 @@ class ListeningController {
         return "redirect:/banks/" + id + "/listening";
     }
 
-    /** Gives a verdict and goes on to the next patch that has none, or stays for a note alone. */
+    /** Keeps a note as it is typed. */
+    @PostMapping("/rounds/{id}/notes")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void note(@PathVariable long id, @RequestParam long patch, @RequestParam(defaultValue = "") String note) {
+        rounds.find(id).orElseThrow(() -> new MissingException("This listening round is no longer there."));
+        if (note.length() > LONGEST_NOTE) {
+            throw new RefusedException("A note has at most " + LONGEST_NOTE + " characters.", "note");
+        }
+        rounds.note(id, patch, editing.get(patch).contentHash(), note);
+    }
+
+    /** Gives a verdict and goes on to the next patch that has none. */
     @PostMapping("/rounds/{id}/verdicts")
     String give(@PathVariable long id, @RequestParam long patch, @RequestParam String verdict, @RequestParam(defaultValue = "") String note,
             Model model) {
         RoundStore.RoundRow round = rounds.find(id).orElseThrow(() -> new MissingException("This listening round is no longer there."));
-        if (!VERDICTS.contains(verdict) || note.length() > 1000) {
+        if (!VERDICTS.contains(verdict) || note.length() > LONGEST_NOTE) {
             throw new RefusedException("A verdict is keep, fix or cut; a note has at most 1000 characters.");
         }
         PatchRow row = editing.get(patch);
-        rounds.give(id, new RoundStore.Verdict(patch, row.contentHash(), verdict, note.strip()));
-        return listening(round.bankId(), verdict.equals("none") ? patch : null, model) + " :: round";
+        rounds.give(id, new RoundStore.Verdict(patch, row.contentHash(), verdict, note));
+        return listening(round.bankId(), null, model) + " :: round";
     }
 }

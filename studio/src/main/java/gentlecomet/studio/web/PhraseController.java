@@ -1,9 +1,10 @@
 package gentlecomet.studio.web;
 
 import gentlecomet.craft.format.MidiFormat;
-import gentlecomet.craft.phrase.Backings;
+import gentlecomet.craft.backing.Backings;
 import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.sound.patch.PatchImage;
+import gentlecomet.sound.performance.Phrase;
 import gentlecomet.studio.service.RefusedException;
 import java.io.IOException;
 import java.util.List;
@@ -37,10 +38,11 @@ class PhraseController {
             throw new RefusedException("Choose a MIDI file of up to 4 MB.");
         }
         String name = file.getOriginalFilename() == null ? "the file" : file.getOriginalFilename();
-        var phrase = MidiFormat.read(file.getBytes(), name);
+        MidiFormat.Read read = MidiFormat.read(file.getBytes(), name);
+        Phrase phrase = read.phrase();
         if (phrase.beats() > LONGEST_BEATS) {
             throw new RefusedException(name + ": expected at most " + (int) LONGEST_BEATS + " beats, found " + (int) phrase.beats() + ".");
         }
-        return Playable.PlayablePhrase.of(phrase);
+        return Playable.PlayablePhrase.of(phrase, read.remarks());
     }
 }

@@ -26,11 +26,25 @@ record Playable(long id, String name, double[] image, PlayablePhrase phrase, dou
 
     private static final double MOST_MATCHING_DB = 24;
 
-    /** A phrase: notes are key, velocity, start and length in beats. */
-    record PlayablePhrase(String name, double tempo, double beats, List<double[]> notes) {
+    /**
+     * A phrase.
+     *
+     * @param notes        key, velocity, start and length in beats, release velocity
+     * @param moves        start in beats, then a MIDI message of three bytes
+     * @param tempoChanges start in beats, ratio to the phrase's own tempo
+     * @param remarks      sentences about what of it is not played
+     */
+    record PlayablePhrase(String name, double tempo, double beats, List<double[]> notes, List<double[]> moves, List<double[]> tempoChanges,
+            List<String> remarks) {
         static PlayablePhrase of(Phrase phrase) {
+            return of(phrase, List.of());
+        }
+
+        static PlayablePhrase of(Phrase phrase, List<String> remarks) {
             return new PlayablePhrase(phrase.name(), phrase.tempo(), phrase.beats(), phrase.notes().stream()
-                    .map(n -> new double[] {n.key(), n.velocity(), n.start(), n.length()}).toList());
+                    .map(n -> new double[] {n.key(), n.velocity(), n.start(), n.length(), n.release()}).toList(),
+                    phrase.moves().stream().map(m -> new double[] {m.start(), m.status(), m.first(), m.second()}).toList(),
+                    phrase.tempoChanges().stream().map(t -> new double[] {t.start(), t.ratio()}).toList(), remarks);
         }
     }
 

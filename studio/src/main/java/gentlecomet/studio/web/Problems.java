@@ -11,8 +11,11 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.dao.DataAccessException;
+import org.springframework.dao.DataAccessResourceFailureException;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.dao.DuplicateKeyException;
+import org.springframework.dao.RecoverableDataAccessException;
+import org.springframework.dao.TransientDataAccessException;
 import org.springframework.http.HttpStatus;
 import org.springframework.transaction.TransactionException;
 import org.springframework.web.bind.MissingServletRequestParameterException;
@@ -34,6 +37,9 @@ class Problems {
 
     @ExceptionHandler({PatchEdit.EditException.class, RefusedException.class, FormatException.class})
     ModelAndView refused(RuntimeException e, HttpServletRequest request, HttpServletResponse response) throws IOException {
+        if (e instanceof RefusedException refused && !refused.field().isEmpty()) {
+            response.setHeader("X-Field", refused.field());
+        }
         return say(HttpStatus.UNPROCESSABLE_ENTITY, e.getMessage(), request, response);
     }
 
@@ -52,7 +58,14 @@ class Problems {
         return say(HttpStatus.CONFLICT, "The slot was taken in the meantime, perhaps in another tab. Load the page again.", request, response);
     }
 
-    @ExceptionHandler({DataAccessException.class, TransactionException.class})
+    /** What the database does not take would not be taken a second time either. */
+    @ExceptionHandler(DataIntegrityViolationException.class)
+    ModelAndView notTaken(DataIntegrityViolationException e, HttpServletRequest request, HttpServletResponse response) throws IOException {
+        LOG.warn("a value was not taken", e);
+        return say(HttpStatus.UNPROCESSABLE_ENTITY, "One of the values is not among those that can be stored, so nothing was changed.", request, response);
+    }
+
+    @ExceptionHandler({DataAccessResourceFailureException.class, TransientDataAccessException.class, RecoverableDataAccessException.class, TransactionException.class})
     ModelAndView database(RuntimeException e, HttpServletRequest request, HttpServletResponse response) throws IOException {
         LOG.warn("database: {}", e.getMessage());
         return say(HttpStatus.SERVICE_UNAVAILABLE, "The database cannot be reached just now. Nothing was changed; try again in a moment.",

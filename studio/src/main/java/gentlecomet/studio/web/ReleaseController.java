@@ -1,6 +1,5 @@
 package gentlecomet.studio.web;
 
-import gentlecomet.studio.jobs.Jobs;
 import gentlecomet.studio.service.Banks;
 import gentlecomet.studio.service.MissingException;
 import gentlecomet.studio.service.Releases;
@@ -31,18 +30,16 @@ class ReleaseController {
     private final CollectionStore collections;
     private final Releases releases;
     private final ReleaseStore store;
-    private final Jobs jobs;
     private final BankRows rows;
     private final Frames frames;
     private final ProgressStream progress;
 
-    ReleaseController(Banks banks, CollectionStore collections, Releases releases, ReleaseStore store, Jobs jobs, BankRows rows,
+    ReleaseController(Banks banks, CollectionStore collections, Releases releases, ReleaseStore store, BankRows rows,
             Frames frames, ProgressStream progress) {
         this.banks = banks;
         this.collections = collections;
         this.releases = releases;
         this.store = store;
-        this.jobs = jobs;
         this.rows = rows;
         this.frames = frames;
         this.progress = progress;
@@ -63,17 +60,18 @@ class ReleaseController {
     @PostMapping("/collections/{id}/releases")
     String start(@PathVariable long id, @RequestParam String version, Model model) {
         banks.collection(id);
-        jobs.release(releases.start(id, version.strip()));
+        releases.start(id, version.strip());
         return listAlone(id, model);
     }
 
     @GetMapping("/releases/{id}/progress")
     @ResponseBody
     SseEmitter follow(@PathVariable long id) {
-        return progress.follow(() -> {
+        find(id);
+        return progress.follow("release " + id, () -> {
             ReleaseStore.ReleaseRow row = find(id);
-            return row.state().equals("building") ? new ProgressStream.Progress((int) (row.progress() * 99), 100)
-                    : new ProgressStream.Progress(100, 100);
+            return row.state().equals("building") ? new ProgressStream.Progress((int) (row.progress() * 99), 100, 0)
+                    : new ProgressStream.Progress(100, 100, 0);
         });
     }
 

@@ -1,6 +1,7 @@
 package gentlecomet.studio.web;
 
 import gentlecomet.craft.rules.HouseRules;
+import gentlecomet.craft.rules.RuleValues;
 import gentlecomet.sound.parameter.Unit;
 import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.studio.service.Banks;
@@ -9,8 +10,6 @@ import gentlecomet.studio.store.CollectionStore.CollectionRow;
 import gentlecomet.studio.store.CollectionStore;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.regex.Pattern;
-import java.util.regex.PatternSyntaxException;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -46,21 +45,12 @@ class RulesController {
             @RequestParam double ceilingDbtp, @RequestParam double tuningCents, @RequestParam int fewestMacros,
             @RequestParam List<String> macroName, @RequestParam(defaultValue = "") List<String> macroDefault, Model model) {
         HouseRules old = banks.collection(id).rules();
-        try {
-            Pattern.compile(namePattern);
-        } catch (PatternSyntaxException e) {
-            throw new RefusedException("The name pattern is not a regular expression: " + e.getDescription() + ".");
-        }
-        require(namePattern.length() <= 200 && namePatternHint.length() <= 100, "The pattern has at most 200 characters, its words 100.");
-        require(nameMaxLength >= 4 && nameMaxLength <= 64, "The longest name is from 4 to 64 characters.");
-        require(targetLufs >= -40 && targetLufs <= -6, "The loudness target is from -40 to -6 LUFS.");
-        require(toleranceLu >= 0.1 && toleranceLu <= 6, "The tolerance is from 0.1 to 6 LU.");
-        require(ceilingDbtp >= -12 && ceilingDbtp <= 0, "The ceiling is from -12 to 0 dBTP.");
-        require(tuningCents >= 1 && tuningCents <= 100, "The tuning tolerance is from 1 to 100 cents.");
-        require(fewestMacros >= 0 && fewestMacros <= 8, "The fewest macros are from 0 to 8.");
-        require(macroName.size() == 8 && macroName.stream().allMatch(n -> n.length() <= 40), "The eight macro names have at most 40 characters.");
-        collections.updateRules(id, new HouseRules(namePattern, namePatternHint, nameMaxLength, old.categories(), targetLufs, toleranceLu,
-                ceilingDbtp, tuningCents, macroName.stream().map(String::strip).toList(), fewestMacros, macroDefault.stream().map(RulesController::position).toList()));
+        HouseRules changed = new HouseRules(namePattern, namePatternHint, nameMaxLength, old.categories(), targetLufs, toleranceLu,
+                ceilingDbtp, tuningCents, macroName.stream().map(String::strip).toList(), fewestMacros, macroDefault.stream().map(RulesController::position).toList());
+        RuleValues.fault(changed).ifPresent(fault -> {
+            throw new RefusedException(fault.message(), fault.field());
+        });
+        collections.updateRules(id, changed);
         fill(id, model);
         return "rules :: rules";
     }
@@ -70,14 +60,10 @@ class RulesController {
             return HouseRules.ANYWHERE;
         }
         double value = ValueText.quantity(text, Unit.PERCENT);
-        require(value >= 0 && value <= 100, "A macro stands from 0 to 100 %, or anywhere when the field is empty; found \"" + text + "\".");
-        return value;
-    }
-
-    private static void require(boolean allowed, String message) {
-        if (!allowed) {
-            throw new RefusedException(message);
+        if (!(value >= 0 && value <= 100)) {
+            throw new RefusedException("A macro stands from 0 to 100 %, or anywhere when the field is empty; found \"" + text + "\".", "macroDefault");
         }
+        return value;
     }
 
     private void fill(long id, Model model) {

@@ -53,7 +53,6 @@ class SoundcheckController {
     String run(@PathVariable long id, Model model) {
         measures.check(patches.inBank(id), banks.collection(banks.bank(id).collectionId()).rules());
         fill(id, model);
-        model.addAttribute("running", true);
         return "soundcheck :: findings";
     }
 
@@ -61,21 +60,25 @@ class SoundcheckController {
     @ResponseBody
     SseEmitter follow(@PathVariable long id) {
         CollectionRow collection = banks.collection(banks.bank(id).collectionId());
-        return progress.follow(() -> {
-            List<PatchRow> inBank = patches.inBank(id);
-            return new ProgressStream.Progress(measures.findings(inBank, collection.rules()).size(), inBank.size());
+        return progress.follow("checking " + id, () -> {
+            Measures.Standing standing = measures.checking(patches.inBank(id), collection.rules());
+            return new ProgressStream.Progress(standing.done(), standing.total(), standing.failed().size());
         });
     }
 
     private void fill(long id, Model model) {
         BankRow bank = banks.bank(id);
-        List<BankRows.Row> all = rows.of(bank, banks.collection(bank.collectionId()));
+        CollectionRow collection = banks.collection(bank.collectionId());
+        List<BankRows.Row> all = rows.of(bank, collection);
+        Measures.Standing standing = measures.checking(all.stream().map(BankRows.Row::patch).toList(), collection.rules());
         model.addAttribute("frame", frames.of("Soundcheck " + bank.name(), "soundcheck", id, 0));
         model.addAttribute("bank", bank);
         model.addAttribute("rows", all);
         model.addAttribute("families", Soundcheck.FAMILIES);
         model.addAttribute("unchecked", all.stream().filter(r -> r.findings() == null).count());
         model.addAttribute("faulty", all.stream().filter(r -> r.faults() > 0).count());
-        model.addAttribute("running", false);
+        model.addAttribute("running", standing.waiting());
+        model.addAttribute("failed", standing.failed().size());
+        model.addAttribute("failure", standing.failed().values().stream().findFirst().orElse(""));
     }
 }

@@ -14,6 +14,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -21,6 +22,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
 
 /** Versions of a patch: pads, differences, siblings. */
 @Controller
@@ -54,6 +56,13 @@ class VersionController {
         Double matched = m == null || m.silent() ? null : rules.targetLufs() - rules.measureOf(patch.naming().category()).of(m);
         return new Heard(reference, version.words(), Playable.of(id, patch, Phrases.get(rules.phraseOf(patch.naming().category())),
                 matched == null ? 0 : matched), matched);
+    }
+
+    /** Asks for the measures of a version. */
+    @PostMapping("/patches/{id}/versions/{reference}/measure")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void measure(@PathVariable long id, @PathVariable String reference) {
+        versions.ask(versions.find(id, reference).patch(), banks.collectionOf(editing.get(id)).rules());
     }
 
     @PostMapping("/patches/{id}/pads/{letter}")

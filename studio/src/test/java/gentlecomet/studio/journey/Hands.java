@@ -101,7 +101,7 @@ final class Hands {
     private WebElement at(String css) {
         WebElement element = page.find(css);
         open((String) page.js("return arguments[0].closest('[data-stage-panel]').dataset.stagePanel", element));
-        page.js("const fold = arguments[0].closest('details.more'); if (fold && !fold.open) fold.open = true; arguments[0].scrollIntoView({block: 'center'})", element);
+        page.js("const fold = arguments[0].closest('details.fold'); if (fold && !fold.open) fold.open = true; arguments[0].scrollIntoView({block: 'center'})", element);
         return element;
     }
 

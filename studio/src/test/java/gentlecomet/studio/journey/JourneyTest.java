@@ -65,8 +65,9 @@ class JourneyTest extends OnTheScreen {
         page.typeValue("layer1.filter1.cutoff", "1.2k");
         page.until(d -> editing.get(id).patch().value("layer1.filter1.cutoff") == 1200);
         page.typeValue("layer1.filter1.cutoff", "very bright");
-        assertTrue(page.text("#messages").contains("\"very bright\" is not a value of Layer 1 filter 1: Cutoff"));
-        page.click(".message-box button");
+        assertTrue(page.text(".bar .refusal").contains("\"very bright\" is not a value of Layer 1 filter 1: Cutoff"));
+        assertEquals("true", page.driver.switchTo().activeElement().getDomAttribute("aria-invalid"), "the refused field is marked and has the focus");
+        page.driver.switchTo().activeElement().sendKeys(Keys.ESCAPE);
 
         // Keys on a bar, and undo of them as one step each.
         page.find("[id='layer1.filter1.resonance']").sendKeys(Keys.ARROW_RIGHT);
@@ -236,7 +237,7 @@ class JourneyTest extends OnTheScreen {
         Path zip = downloads.resolve("saltmarsh-field-kit-0.9.zip");
         page.until(d -> Files.exists(zip));
         byte[] archive = Files.readAllBytes(zip);
-        CollectionFile read = ReleaseCheck.read(archive, "download");
+        CollectionFile read = ReleaseCheck.read(new java.io.ByteArrayInputStream(archive), "download");
         List<Patch> shipped = read.banks().get(0).slots().stream().map(CollectionFile.Slot::patch).toList();
         assertEquals(patches.latestRevisions(collection).stream().map(r -> r.revision().patch()).toList(), shipped);
 

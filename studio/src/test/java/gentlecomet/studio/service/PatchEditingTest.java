@@ -62,7 +62,7 @@ class PatchEditingTest {
         editing.edit(id, 0, "drag", new PatchEdit.SetValue(sustain, 40));
         PatchRow row = editing.edit(id, 0, "drag", new PatchEdit.SetValue(attack, 0.5));
         assertEquals("Layer 1 amplitude envelope: Attack 200 ms to 500 ms; Layer 1 amplitude envelope: Sustain 100.0 % to 40.0 %", editing.steps(row).undo());
-        Patch before = editing.undo(id).patch();
+        Patch before = editing.undo(id, 0).patch();
         assertEquals(0.2, before.value(attack.index()));
         assertEquals(100, before.value(sustain.index()));
     }
@@ -72,16 +72,16 @@ class PatchEditingTest {
         cutoff(1000, "");
         cutoff(500, "");
         assertEquals("Layer 1 filter 1: Cutoff 1.00 kHz to 500.0 Hz", editing.steps(editing.get(id)).undo());
-        editing.undo(id);
+        editing.undo(id, 0);
         assertEquals(1000, cutoff());
-        editing.undo(id);
+        editing.undo(id, 0);
         assertEquals(20000, cutoff());
-        editing.undo(id);
+        editing.undo(id, 0);
         assertEquals(20000, cutoff());
-        editing.redo(id);
-        editing.redo(id);
+        editing.redo(id, 0);
+        editing.redo(id, 0);
         assertEquals(500, cutoff());
-        editing.undo(id);
+        editing.undo(id, 0);
         cutoff(77, "");
         assertEquals("", editing.steps(editing.get(id)).redo());
     }
@@ -95,8 +95,8 @@ class PatchEditingTest {
         assertTrue(said.startsWith("Layer 1 filter 1: Cutoff is locked"), said);
         editing.edit(id, 0, "", new PatchEdit.AddTarget(0, Parameters.find("layer1.source1.level")));
         assertEquals(1000, cutoff());
-        editing.undo(id);
-        editing.undo(id);
+        editing.undo(id, 0);
+        editing.undo(id, 0);
         assertEquals(20000, cutoff(), "undo is not held");
         editing.lock(id, CUTOFF, false);
         cutoff(500, "");
@@ -109,7 +109,7 @@ class PatchEditingTest {
             cutoff(hz, "drag 1");
         }
         assertEquals("Layer 1 filter 1: Cutoff 20.00 kHz to 901.0 Hz", editing.steps(editing.get(id)).undo());
-        editing.undo(id);
+        editing.undo(id, 0);
         assertEquals(20000, cutoff());
     }
 
@@ -138,7 +138,7 @@ class PatchEditingTest {
         assertFalse(editing.get(id).saved());
         assertEquals(2, editing.save(id, 0, "").revision());
         assertEquals(1000, versions.bringBack(id, 0, "revision1").patch().value(CUTOFF.index()));
-        editing.undo(id);
+        editing.undo(id, 0);
         assertEquals(300, cutoff());
         assertThrows(DataAccessException.class, () -> jdbc.sql("update revision set note = 'x' where patch_id = :id").param("id", id).update());
     }

@@ -92,12 +92,12 @@ class AssetWorkTest extends WebWork {
         web.perform(get("/collections/{id}/assets", collection)).andExpect(content().string(containsString("Low Bell")));
         web.perform(post("/collections/{id}/assets/{h}/remove", collection, row.hash()).with(token()).header("X-Requested-With", "comet"))
                 .andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("it stays")));
-        editing.undo(id);
+        editing.undo(id, 0);
         assertNull(editing.get(id).patch().recording(0, 0));
         assertTrue(store.of(collection).get(0).unused());
         web.perform(post("/collections/{id}/assets/{h}/remove", collection, row.hash()).with(token())).andExpect(status().is3xxRedirection());
         assertTrue(store.of(collection).isEmpty());
-        editing.redo(id);
+        editing.redo(id, 0);
         assertNotNull(assets.get(editing.get(id).patch().recording(0, 0).hash()), "a step of the history still needs it");
     }
 
@@ -167,7 +167,7 @@ class AssetWorkTest extends WebWork {
         web.perform(multipart("/patches/{id}/tuning", id).file(new MockMultipartFile("scale", "broken.scl", "text/plain", "x\nnine\n".getBytes()))
                 .param("version", String.valueOf(editing.get(id).version())).with(token()).header("X-Requested-With", "comet"))
                 .andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("broken.scl, line 2")));
-        editing.undo(id);
+        editing.undo(id, 0);
         assertEquals(0, editing.get(id).patch().shape(Shapes.SCALE).length);
     }
 

@@ -94,8 +94,8 @@ class BankWorkTest extends WebWork {
         assertEquals("bell", editing.get(id).category());
         send(post("/patches/{id}/category", id).param("category", "x".repeat(500))).andExpect(status().isUnprocessableEntity());
         assertEquals("bell", editing.get(id).category());
-        editing.undo(id);
-        editing.undo(id);
+        editing.undo(id, 0);
+        editing.undo(id, 0);
         assertEquals("New Patch", editing.get(id).name());
     }
 

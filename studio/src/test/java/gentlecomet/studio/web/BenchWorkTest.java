@@ -148,7 +148,7 @@ class BenchWorkTest extends WebWork {
         editing.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("effect1.drive.amount"), Parameters.find("effect1.drive.amount").max()));
         onBench("match", "layer", "-1", "slot", "0").andExpect(status().isOk()).andExpect(content().string(containsString("matched:")));
         assertTrue(Math.abs(value("effect1.gain")) > 0.1, "gain " + value("effect1.gain"));
-        editing.undo(id);
+        editing.undo(id, 0);
         assertEquals(0, value("effect1.gain"));
         onBench("match", "layer", "-1", "slot", "99").andExpect(status().isUnprocessableEntity());
         onBench("match", "layer", "4", "slot", "0").andExpect(status().isUnprocessableEntity());

@@ -76,7 +76,7 @@ class VersionWorkTest extends WebWork {
         set(CUTOFF, 300);
         onBench("bring-back", "with", "padA").andExpect(status().isOk());
         assertEquals(1000, cutoff());
-        editing.undo(id);
+        editing.undo(id, 0);
         assertEquals(300, cutoff(), "bringing back is a step that can be undone");
         web.perform(get("/patches/{id}/versions/padB", id)).andExpect(status().isNotFound());
         web.perform(get("/patches/{id}/versions/everything", id)).andExpect(status().isNotFound());

@@ -85,7 +85,7 @@ class WorkTest extends WebWork {
         double trim = editing.get(id).patch().value("levelTrim");
         assertEquals(-18, measure().integratedLufs(), 0.05);
         assertTrue(trim != 0);
-        editing.undo(id);
+        editing.undo(id, 0);
         assertEquals(0, editing.get(id).patch().value("levelTrim"));
     }
 

@@ -1,5 +1,6 @@
-package gentlecomet.craft.phrase;
+package gentlecomet.craft.backing;
 
+import gentlecomet.craft.phrase.NoteText;
 import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.performance.Note;
