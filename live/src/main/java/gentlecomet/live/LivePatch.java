@@ -1,11 +1,11 @@
 package gentlecomet.live;
 
 import gentlecomet.sound.parameter.Division;
+import gentlecomet.sound.engine.Cost;
 import gentlecomet.sound.parameter.KeyName;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.ValueText;
-import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.PatchImage;
 import org.teavm.jso.JSExport;
 import org.teavm.jso.typedarrays.Float64Array;
@@ -14,6 +14,12 @@ import org.teavm.jso.typedarrays.Float64Array;
 public final class LivePatch {
 
     private LivePatch() {
+    }
+
+    /** What a held voice and the effects weigh against a plain sine, as a count. */
+    @JSExport
+    public static double cost(Float64Array image) {
+        return Cost.ofVoice(copied(image));
     }
 
     @JSExport
@@ -90,12 +96,6 @@ public final class LivePatch {
     @JSExport
     public static int divisionCount() {
         return Division.COUNT;
-    }
-
-    /** The image of the neutral patch: one dry sine. */
-    @JSExport
-    public static Float64Array plainImage() {
-        return Float64Array.fromJavaArray(PatchImage.of(Patch.neutral("Plain")));
     }
 
     /** The values at which all parameters of an image sound before routes, in registry order. */

@@ -2,7 +2,6 @@
 import {LivePatch} from '../engine/engine.js';
 import * as player from './player.js';
 import {ask, say} from './requests.js';
-import {costOf} from './live-pictures.js';
 import {wireLooseEnds} from './bench-forms.js';
 import {tellKeys} from './key-names.js';
 
@@ -24,18 +23,17 @@ export function besideSoon(element) {
   if (said) {
     say(said, {calm: true});
   }
+  const now = hands.state();
+  const cost = element.querySelector('#live-cost');
+  if (now && cost) {
+    cost.textContent = `${LivePatch.cost(now.image).toFixed(1)} × a plain one`;
+  }
   clearTimeout(besideTimer);
   besideTimer = setTimeout(async () => {
     const state = hands.state();
     if (!state) {
       return;
     }
-    requestIdleCallback(() => {
-      const cost = document.getElementById('live-cost');
-      if (cost && hands.state()) {
-        cost.textContent = `${costOf(state.image, LivePatch.plainImage()).toFixed(1)} × a plain one`;
-      }
-    });
     const changed = !document.getElementById('save').disabled && element.querySelector('#focus').dataset.saved === 'true';
     await passing(async () => player.setShadow(changed ? (await (await ask(`/patches/${state.id}/versions/saved`)).json()).playable.image : null));
   }, BESIDE_AFTER_MS);

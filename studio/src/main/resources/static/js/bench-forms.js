@@ -32,7 +32,7 @@ function wireFinding(element, id) {
   let targets = [];
   const learn = async () => {
     if (targets.length === 0) {
-      targets = (await (await ask(`/patches/${id()}/targets`)).json()).map(text => ({text}));
+      targets = (await (await ask(`/patches/${id()}/targets`)).json()).map(target => ({text: target.text, also: target.kind, kind: target.kind}));
     }
   };
   const nothing = async () => {};

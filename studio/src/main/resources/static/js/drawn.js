@@ -88,6 +88,7 @@ class DrawnList {
       }
       return;
     }
+    this.captions(g, w, h);
     g.beginPath();
     for (let r = 0; r < this.rows; r++) {
       const [x, y] = this.place(r, w, h);
@@ -104,6 +105,16 @@ class DrawnList {
     for (let r = 0; r < this.rows; r++) {
       handle(g, ...this.place(r, w, h));
     }
+  }
+
+  /** What stands along the sides: levels, and time or velocity. */
+  captions(g, w, h) {
+    const soft = colour('--soft');
+    label(g, '100 %', 4, 12, soft, 'left', 10);
+    label(g, `${this.low} %`, 4, h - 4, soft, 'left', 10);
+    const velocity = this.columns === 2;
+    label(g, velocity ? 'velocity 127' : 'end of its length', w - 4, h - 4, soft, 'right', 10);
+    label(g, velocity ? 'velocity 1' : 'key down', 44, h - 4, soft, 'left', 10);
   }
 
   segment(g, r, w, h) {

@@ -1,12 +1,12 @@
 // The command finder: any patch, page, parameter or action by the beginnings of its words. Also the matching behind the route picker.
 import {ask, say} from './requests.js';
 
-/** Other words for what the pages call by one name; each leads to the words at its right. */
-const SYNONYMS = {brightness: 'cutoff', tone: 'cutoff', filter: 'cutoff', vibrato: 'pitch shift', tremolo: 'level', volume: 'level', loudness: 'level', gain: 'level',
-  tune: 'fine tune', detune: 'detune', unison: 'copies', voices: 'copies', spread: 'width', stereo: 'width', wet: 'mix', echo: 'delay', verb: 'reverb',
-  space: 'reverb', fm: 'phase from', resonance: 'resonance', q: 'resonance', wavetable: 'position', morph: 'position', noise: 'noise level', bend: 'pitch shift',
-  portamento: 'glide', length: 'release', distortion: 'drive', saturation: 'drive', pressure: 'aftertouch', touch: 'aftertouch', wheel: 'mod wheel', gate: 'lfo', steps: 'lfo', wobble: 'lfo',
-  adsr: 'envelope', keyboard: 'key', hand: 'velocity'};
+/** Other words for what the pages call by one name; each leads to any of the phrases at its right. */
+const SYNONYMS = {brightness: ['cutoff'], tone: ['cutoff'], filter: ['cutoff'], vibrato: ['pitch shift'], tremolo: ['level'], volume: ['level'], loudness: ['level'], gain: ['level'],
+  pitch: ['semitones', 'fine tune', 'octave'], tune: ['fine tune'], unison: ['copies', 'detune'], voices: ['copies'], spread: ['width'], stereo: ['width'], wet: ['mix'], echo: ['delay'],
+  verb: ['reverb'], space: ['reverb'], fm: ['phase by'], phase: ['phase by'], q: ['resonance'], wavetable: ['position'], morph: ['position'], noise: ['noise level'], bend: ['pitch shift'],
+  portamento: ['glide'], length: ['release'], distortion: ['drive'], saturation: ['drive'], pressure: ['aftertouch'], touch: ['aftertouch'], wheel: ['mod wheel'], gate: ['lfo'], steps: ['lfo'],
+  wobble: ['lfo'], adsr: ['envelope'], keyboard: ['key'], hand: ['velocity']};
 const MOST = 14;
 const RECENT = 'comet-found';
 let lists = 0;
@@ -16,16 +16,20 @@ let lists = 0;
  * @returns {number} 0 for no fit, more for a better one
  */
 function fits(text, typed) {
-  const words = text.toLowerCase().split(/[\s:,()/]+/);
+  const parted = /[\s:,()/]+/;
+  const words = text.toLowerCase().split(parted);
+  if (text.toLowerCase() === typed.trim().toLowerCase()) {
+    return 1000;
+  }
   let score = 1;
-  for (const word of typed.toLowerCase().split(/\s+/).filter(Boolean)) {
+  for (const word of typed.toLowerCase().split(parted).filter(Boolean)) {
     const begins = w => words.some(t => t.startsWith(w));
     if (words.includes(word)) {
       score += 3;
     } else if (begins(word)) {
       score += 2;
     } else {
-      const other = Object.keys(SYNONYMS).find(s => s.startsWith(word) && SYNONYMS[s].split(' ').every(begins));
+      const other = Object.keys(SYNONYMS).find(s => s.startsWith(word) && SYNONYMS[s].some(phrase => phrase.split(' ').every(begins)));
       if (!other) {
         return 0;
       }
@@ -39,7 +43,7 @@ function fits(text, typed) {
 export function best(entries, typed, most = MOST) {
   const recent = recently();
   return entries.map(entry => ({entry, score: typed.trim() === '' ? (recent.includes(entry.text) ? 2 + recent.length - recent.indexOf(entry.text) : 0.5)
-    : fits(entry.text, typed) * (recent.includes(entry.text) ? 1.1 : 1)}))
+    : fits(entry.also ? `${entry.text} ${entry.also}` : entry.text, typed) * (recent.includes(entry.text) ? 1.1 : 1)}))
     .filter(e => e.score > 0).sort((a, b) => b.score - a.score).slice(0, most).map(e => e.entry);
 }
 
@@ -56,7 +60,7 @@ function recently() {
  * A list that is typed into: arrows choose, Enter takes.
  * @param {HTMLInputElement} input
  * @param {HTMLElement} list
- * @param {() => Array<{text: string, kind?: string}>} entries
+ * @param {() => Array<{text: string, kind?: string, also?: string}>} entries by which they are shown, told apart and found
  * @param {(entry: object) => void} take
  * @returns {{open: () => void, close: () => void}} shows and hides the list
  */
@@ -166,7 +170,7 @@ export async function openFinder(page) {
       link.remove();
     };
     entries = [...entries, ...known.places.map(p => ({text: p.text, kind: p.kind, act: go(p.url)})),
-      ...known.parameters.map(p => ({text: p.text, kind: 'parameter', act: () => page.openPlace(p.url)}))];
+      ...known.parameters.map(p => ({text: p.text, also: p.kind, kind: 'parameter', act: () => page.openPlace(p.url)}))];
     open();
   } catch (refusal) {
     say(refusal.message);

@@ -6,7 +6,6 @@ import {keyName} from './key-names.js';
 
 const SCOPE_SECONDS = 0.025;
 const TUNE_EVERY = 8;
-const COST_SECONDS = 0.1;
 
 let pitch = 0;
 let turn = 0;
@@ -149,28 +148,3 @@ function drawField(canvas, chain) {
   label(g, 'R', w - 2, 10, colour('--soft'), 'right', 9);
 }
 
-/** Time to render a held voice of a patch against a plain sine rendered right beside it, in this page. @param {Float64Array} image @param {Float64Array} plain */
-export function costOf(image, plain) {
-  const left = new Float32Array(128);
-  const right = new Float32Array(128);
-  const blocks = Math.round(COST_SECONDS * 375);
-  const time = picture => {
-    costEngine ??= engine.create(48000);
-    engine.load(costEngine, picture);
-    engine.noteOn(costEngine, 48, 100);
-    let best = Infinity;
-    for (let round = 0; round < 2; round++) {
-      const start = performance.now();
-      for (let i = 0; i < blocks; i++) {
-        engine.render(costEngine, left, right, 0, 128);
-      }
-      best = Math.min(best, performance.now() - start);
-    }
-    return best;
-  };
-  const own = time(image);
-  const sine = time(plain);
-  return own / Math.max(0.05, sine);
-}
-
-let costEngine = null;

@@ -25,9 +25,8 @@ export function refuse(field, text) {
   field.setAttribute('aria-describedby', words.id);
   field.focus();
   field.select?.();
-  for (const event of ['input', 'change']) {
-    field.addEventListener(event, () => accept(field), {once: true});
-  }
+  // Enter commits a text as a change after it has been refused; what takes the mark away is typing.
+  field.addEventListener(field.matches('select') ? 'change' : 'input', () => accept(field), {once: true});
 }
 
 /** Takes the mark away. @param {HTMLElement} field */

@@ -176,7 +176,7 @@ export function retype(bar, text) {
   return bar && typing.get(bar)?.(text);
 }
 
-/** Any sensible text: "1.2k", "-6 dB", "1/8.", "C#4", "off". What means nothing or lies outside the range is refused, and can be typed again. */
+/** Any sensible text: "1.2k", "-6 dB", "1/8D", "C#4", "off". What means nothing or lies outside the range is refused, and can be typed again. */
 function type(bar, index, state, put, first) {
   const box = bar.querySelector('.bar-value');
   if (box.querySelector('input')) {

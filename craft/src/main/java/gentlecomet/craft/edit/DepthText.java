@@ -3,6 +3,7 @@ package gentlecomet.craft.edit;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Unit;
 import gentlecomet.sound.parameter.ValueText;
+import gentlecomet.sound.patch.Route;
 
 /** Depths of routes as people type and read them. */
 public final class DepthText {
@@ -30,9 +31,11 @@ public final class DepthText {
         return depth;
     }
 
-    /** A depth and where it leads: "+1.30 oct (420.0 Hz to 1.03 kHz)". */
-    public static String format(Parameter target, double sounding, double depth) {
-        return (depth > 0 ? "+" : "") + ValueText.format(depth, target.depthUnit()) + " (" + ValueText.format(target, sounding) + " to "
-                + ValueText.format(target, target.moved(sounding, depth)) + ")";
+    /** A depth and how far it reaches, all that shapes and limits it counted in: "+1.30 oct (420.0 Hz to 1.03 kHz)". */
+    public static String format(Route route, double sounding) {
+        Parameter target = route.target();
+        double[] reach = route.reach(sounding);
+        return (route.depth() > 0 ? "+" : "") + ValueText.format(route.depth(), target.depthUnit()) + " (" + ValueText.format(target, reach[0]) + " to "
+                + ValueText.format(target, reach[1]) + ")";
     }
 }

@@ -23,6 +23,13 @@ public sealed interface PatchEdit permits PatchEdit.SetValue, PatchEdit.Rename, 
     /** What was done, for example "Layer 1 filter: Cutoff 420 Hz to 1.20 kHz". */
     String label(Patch before);
 
+    /** @throws EditException where a text has characters that cannot be shown or stored */
+    private static void refuseControls(String what, String text) {
+        if (text.chars().anyMatch(Character::isISOControl)) {
+            throw new EditException(what + (what.endsWith("s") ? " have" : " has") + " characters that cannot be shown.");
+        }
+    }
+
     /** An edit that cannot be made; the message says why, for people. */
     final class EditException extends RuntimeException {
         private static final long serialVersionUID = 1;
@@ -61,9 +68,7 @@ public sealed interface PatchEdit permits PatchEdit.SetValue, PatchEdit.Rename, 
             if (trimmed.length() > NameRules.STORED_LENGTH) {
                 throw new EditException("The name has " + trimmed.length() + " characters; at most " + NameRules.STORED_LENGTH + " can be kept.");
             }
-            if (trimmed.chars().anyMatch(Character::isISOControl)) {
-                throw new EditException("The name has characters that cannot be shown.");
-            }
+            refuseControls("The name", trimmed);
             return patch.withNaming(patch.naming().withName(trimmed));
         }
 
@@ -77,6 +82,7 @@ public sealed interface PatchEdit permits PatchEdit.SetValue, PatchEdit.Rename, 
     record Categorise(String category) implements PatchEdit {
         @Override
         public Patch apply(Patch patch) {
+            refuseControls("The category", category);
             return patch.withNaming(patch.naming().withCategory(category));
         }
 
@@ -99,6 +105,8 @@ public sealed interface PatchEdit permits PatchEdit.SetValue, PatchEdit.Rename, 
             if (words.size() > 12 || words.stream().anyMatch(w -> w.length() > 30)) {
                 throw new EditException("A patch has up to 12 tags of up to 30 characters.");
             }
+            refuseControls("The tags", tags);
+            refuseControls("The notes", notes.replaceAll("[\r\n\t]", ""));
             if (notes.length() > 4000) {
                 throw new EditException("The notes have " + notes.length() + " characters; at most 4000 can be kept.");
             }

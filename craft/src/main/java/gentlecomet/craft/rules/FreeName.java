@@ -58,7 +58,7 @@ public final class FreeName {
             String number = " " + n;
             numbers.add(cut(stem, Math.max(longest, 4) - number.length()) + number);
         }
-        all.addAll(numbers.subList(0, 98));
+        all.addAll(numbers);
         for (String word : WORDS) {
             all.add(stem + " " + word);
         }
@@ -76,7 +76,6 @@ public final class FreeName {
                 }
             }
         }
-        all.addAll(numbers.subList(98, numbers.size()));
         return all;
     }
 

@@ -61,6 +61,10 @@ public record Route(Modulator source, Parameter target, double depth, Side side,
 
     /** What becomes of a modulator's value on its way through side, bend and limits, the scaler at full; as the engine does it. */
     public double shaped(double modulator) {
+        return Math.max(low, Math.min(high, unlimited(modulator)));
+    }
+
+    private double unlimited(double modulator) {
         double m = modulator;
         if (side == Side.ONE && source.twoSided()) {
             m = 0.5 * m + 0.5;
@@ -70,12 +74,32 @@ public record Route(Modulator source, Parameter target, double depth, Side side,
         if (bend != 0) {
             m = m < 0 ? -Bend.at(Math.min(1, -m), bend) : Bend.at(Math.min(1, m), bend);
         }
-        return Math.max(low, Math.min(high, m));
+        return m;
     }
 
-    /** Whether it also moves the target against its depth. */
-    public boolean twoSided() {
-        boolean swings = side == Side.BOTH || side == Side.OWN && source.twoSided();
-        return swings && low < 0;
+    /** The least and the greatest modulation that comes through, over all that source and scaler can say; by the engine's own arithmetic. */
+    public double[] modulation() {
+        double[] reach = {Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY};
+        for (double m : ends(source)) {
+            for (double s : scaler == null ? new double[] {1} : ends(scaler)) {
+                // The limits come after the scaler, and everything before them is monotonic: the ends are met at the corners.
+                double through = Math.max(low, Math.min(high, unlimited(m) * s));
+                reach[0] = Math.min(reach[0], through);
+                reach[1] = Math.max(reach[1], through);
+            }
+        }
+        return reach;
+    }
+
+    /** Where it takes its target at the most, down and up, from where it stands without it. */
+    public double[] reach(double base) {
+        double[] through = modulation();
+        double a = target.moved(base, depth * through[0]);
+        double b = target.moved(base, depth * through[1]);
+        return new double[] {Math.min(a, b), Math.max(a, b)};
+    }
+
+    private static double[] ends(Modulator modulator) {
+        return modulator == Modulator.CONSTANT ? new double[] {1} : new double[] {modulator.twoSided() ? -1 : 0, 1};
     }
 }

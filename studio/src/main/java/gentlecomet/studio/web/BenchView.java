@@ -77,8 +77,8 @@ record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList veloci
         }
     }
 
-    /** A parameter under a macro. */
-    record TargetLine(Parameter parameter, String low, String high, String bend) {
+    /** A parameter under a macro. @param still whether both ends are the same, so that the macro moves nothing of it */
+    record TargetLine(Parameter parameter, String low, String high, String bend, boolean still) {
         public String name() {
             return BenchController.targetName(parameter);
         }
@@ -136,13 +136,13 @@ record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList veloci
             macros.add(new MacroCard(m + 1, macro.name(), macro.lowEnd(), macro.highEnd(),
                     bar(patch, Parameters.at(PatchParameters.MACRO + m)), macro.targets().stream().map(t -> new TargetLine(t.target(),
                             ValueText.format(t.target(), t.low()), ValueText.format(t.target(), t.high()),
-                            ValueText.fixed(100 * t.bend(), 0))).toList(), routed(patch, m)));
+                            ValueText.fixed(100 * t.bend(), 0), t.low() == t.high())).toList(), routed(patch, m)));
         }
         List<RouteLine> routes = new ArrayList<>();
         for (int r = 0; r < patch.routes().size(); r++) {
             Route route = patch.routes().get(r);
             routes.add(new RouteLine(r, route, ValueText.format(route.depth(), route.target().depthUnit()),
-                    DepthText.format(route.target(), patch.soundingValue(route.target()), route.depth())));
+                    DepthText.format(route, patch.soundingValue(route.target()))));
         }
         boolean drawnVelocity = patch.value(PatchParameters.VELOCITY_CURVE) == 1;
         return new BenchView(layers, BarGroup.of(patch, "Performance", 0, "performance."),
@@ -176,8 +176,8 @@ record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList veloci
         }
         for (Route route : patch.routes()) {
             if (route.target().equals(p)) {
-                double low = route.twoSided() ? p.position(p.moved(value, -route.depth())) : p.position(value);
-                brackets.add(route.source().label() + "," + low + "," + p.position(p.moved(value, route.depth())));
+                double[] reach = route.reach(value);
+                brackets.add(route.source().label() + "," + p.position(reach[0]) + "," + p.position(reach[1]));
             }
         }
         boolean layerSwitch = p.index() >= PatchParameters.SIZE && p.index() == Parameters.ofLayer(Parameters.layerOf(p.index()), LayerParameters.ON);

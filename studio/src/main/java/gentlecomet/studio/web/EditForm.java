@@ -306,7 +306,8 @@ final class EditForm {
             if (name.equals(wanted)) {
                 return p;
             }
-            if (Parameters.movable(p) && patch.relevant(p) && !wanted.isEmpty() && beginsWords(name, wanted)) {
+            if (Parameters.movable(p) && patch.relevant(p) && !wanted.isEmpty()
+                    && beginsWords(name + " " + EffectCards.typeOf(patch, p).toLowerCase(Locale.ROOT), wanted)) {
                 if (only != null) {
                     throw new PatchEdit.EditException("\"" + text + "\" could be " + BenchController.targetName(only) + " or "
                             + BenchController.targetName(p) + "; type a little more.");

@@ -9,6 +9,8 @@ import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.Patch;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
  * A chain of effects: a card for each slot that is in use.
@@ -17,6 +19,8 @@ import java.util.List;
  * @param full  whether no slot is free
  */
 record EffectCards(int layer, List<Card> cards, boolean full, List<BenchView.Choice> types) {
+
+    private static final Pattern SLOT = Pattern.compile("^(layer\\d\\.)?effect\\d+\\.");
 
     /**
      * An effect in use.
@@ -56,6 +60,16 @@ record EffectCards(int layer, List<Card> cards, boolean full, List<BenchView.Cho
             types.add(new BenchView.Choice(t, ValueText.spoken(ids.get(t)), false));
         }
         return new EffectCards(layer, cards, used.size() == slots, types);
+    }
+
+    /** What effect a parameter belongs to, as the cards call it; empty for one that belongs to none. */
+    static String typeOf(Patch patch, Parameter parameter) {
+        Matcher slot = SLOT.matcher(parameter.id());
+        if (!slot.find()) {
+            return "";
+        }
+        Parameter type = Parameters.find(slot.group() + "type");
+        return name(ValueText.spoken(type.choices().get((int) patch.value(type.index()))));
     }
 
     /** Registry index of a slot's first parameter. */

@@ -32,7 +32,7 @@ class FindController {
         this.editing = editing;
     }
 
-    /** One thing that can be found; {@code url} is an address, or the id of a parameter on the bench. */
+    /** One thing that can be found; {@code kind} is what it is, of an effect's parameter the effect's name; {@code url} is an address, or the id of a parameter on the bench. */
     record Place(String text, String kind, String url) {
     }
 
@@ -42,10 +42,11 @@ class FindController {
 
     /** Names of what routes and macros can move: everything movable that means something as the patch stands. */
     @GetMapping("/patches/{id}/targets")
-    List<String> targets(@PathVariable long id) {
+    List<Place> targets(@PathVariable long id) {
         Patch patch = editing.get(id).patch();
         return Parameters.ALL.stream().filter(p -> Parameters.movable(p) && patch.relevant(p)
-                && (Parameters.layerOf(p.index()) < 0 || patch.layerOn(Parameters.layerOf(p.index())))).map(BenchController::targetName).toList();
+                && (Parameters.layerOf(p.index()) < 0 || patch.layerOn(Parameters.layerOf(p.index()))))
+                .map(p -> new Place(BenchController.targetName(p), EffectCards.typeOf(patch, p), p.id())).toList();
     }
 
     @GetMapping("/find")
@@ -75,7 +76,7 @@ class FindController {
             if (patch.relevant(p) && (layer < 0 || patch.layerOn(layer))) {
                 int macro = p.index() - PatchParameters.MACRO;
                 String name = macro >= 0 && macro < PatchParameters.MACROS ? " " + patch.macros().get(macro).name() : "";
-                found.add(new Place(BenchController.targetName(p) + name, "parameter", p.id()));
+                found.add(new Place(BenchController.targetName(p) + name, EffectCards.typeOf(patch, p), p.id()));
             }
         }
         return found;

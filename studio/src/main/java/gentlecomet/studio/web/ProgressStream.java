@@ -25,7 +25,7 @@ class ProgressStream {
     private static final Logger LOG = LoggerFactory.getLogger(ProgressStream.class);
 
     private static final long PERIOD_MS = 400;
-    private static final long HEARTBEAT_MS = 3000;
+    private static final long HEARTBEAT_MS = 1500;
     private static final long LONGEST_MS = 30 * 60 * 1000L;
 
     private final Map<String, Watched> watched = new ConcurrentHashMap<>();

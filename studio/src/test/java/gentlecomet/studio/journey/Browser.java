@@ -48,6 +48,10 @@ final class Browser implements AutoCloseable {
     }
 
     /** Waits until something is there and true. */
+    <T> T until(Function<WebDriver, T> condition, String what) {
+        return until(condition);
+    }
+
     <T> T until(Function<WebDriver, T> condition) {
         return until(PATIENCE, condition);
     }

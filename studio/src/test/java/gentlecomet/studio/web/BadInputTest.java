@@ -48,8 +48,8 @@ class BadInputTest extends WebWork {
 
     @Test
     void namesThatCannotBeKept() throws Exception {
-        refused(post("/patches/" + id + "/name").param("name", "x".repeat(500)), 422, "500 characters");
-        refused(post("/patches/" + id + "/name").param("name", "  "), 422, "needs a name");
+        refused(post("/patches/" + id + "/name").param("version", "0").param("name", "x".repeat(500)), 422, "500 characters");
+        refused(post("/patches/" + id + "/name").param("version", "0").param("name", "  "), 422, "needs a name");
         assertEquals("New Patch", editing.get(id).name());
     }
 
@@ -96,7 +96,7 @@ class BadInputTest extends WebWork {
             refused(request, 422, "");
         }
         refused(post("/patches/" + id + "/edits").param("kind", "split"), 400, "not complete");
-        refused(post("/patches/abc/undo"), 400, "not complete");
+        refused(post("/patches/abc/undo").param("version", "0"), 400, "not complete");
     }
 
     @Test
@@ -113,7 +113,7 @@ class BadInputTest extends WebWork {
         refused(upload(ZipFormat.write(missing)), 422, "the file is missing");
         refused(upload(ZipFormat.write(Map.of("../../etc/passwd", new byte[3]))), 422, "not allowed");
         refused(upload(java.util.Arrays.copyOf(zip, zip.length / 3)), 422, "kit.zip");
-        refused(upload("hello".getBytes(StandardCharsets.UTF_8)), 422, "not a ZIP");
+        refused(upload("hello".getBytes(StandardCharsets.UTF_8)), 422, "kit.zip: is an empty or broken ZIP");
         refused(upload(new byte[0]), 422, "Choose a release");
         assertEquals(before, collections.all().size());
         web.perform(upload(zip).with(token())).andExpect(status().is3xxRedirection());
@@ -137,7 +137,7 @@ class BadInputTest extends WebWork {
 
     @Test
     void whatPeopleTypeIsEscaped() throws Exception {
-        web.perform(post("/patches/" + id + "/name").param("name", "<script>alert(1)</script>").with(token())).andExpect(status().isOk());
+        web.perform(post("/patches/" + id + "/name").param("version", "0").param("name", "<script>alert(1)</script>").with(token())).andExpect(status().isOk());
         web.perform(get("/patches/" + id)).andExpect(content().string(not(containsString("<script>alert"))));
     }
 }

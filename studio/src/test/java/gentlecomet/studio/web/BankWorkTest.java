@@ -18,6 +18,7 @@ import gentlecomet.studio.store.PatchStore.PatchRow;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.beans.factory.annotation.Autowired;
 
 /** The rows of a bank: where patches stand, what they are called, what is saved. */
@@ -89,10 +90,10 @@ class BankWorkTest extends WebWork {
 
     @Test
     void nameAndCategoryAreEditsOfTheRowThatCanBeUndone() throws Exception {
-        send(post("/patches/{id}/name", id).param("name", "Tide Clock")).andExpect(status().isOk()).andExpect(content().string(containsString("Tide Clock")));
-        send(post("/patches/{id}/category", id).param("category", "bell")).andExpect(status().isOk());
+        send(row("name").param("name", "Tide Clock")).andExpect(status().isOk()).andExpect(content().string(containsString("Tide Clock")));
+        send(row("category").param("category", "bell")).andExpect(status().isOk());
         assertEquals("bell", editing.get(id).category());
-        send(post("/patches/{id}/category", id).param("category", "x".repeat(500))).andExpect(status().isUnprocessableEntity());
+        send(row("category").param("category", "x".repeat(500))).andExpect(status().isUnprocessableEntity());
         assertEquals("bell", editing.get(id).category());
         editing.undo(id, 0);
         editing.undo(id, 0);
@@ -102,15 +103,15 @@ class BankWorkTest extends WebWork {
     @Test
     void savingARowOrTheBankKeepsRevisionsOfWhatHasChanged() throws Exception {
         long other = banks.newPatch(bank, 5);
-        send(post("/patches/{id}/save-row", id)).andExpect(status().isOk());
+        send(row("save-row")).andExpect(status().isOk());
         assertTrue(editing.get(id).saved());
         assertEquals(1, editing.get(id).revision());
         assertFalse(editing.get(other).saved());
-        send(post("/banks/{id}/save", bank).param("note", "Before the round")).andExpect(status().isOk());
+        send(post("/banks/{id}/save", bank).param("note", "Before the round").param("patch", shown(id), shown(other))).andExpect(status().isOk());
         assertEquals(1, editing.get(id).revision(), "unchanged since, so no second revision");
         assertEquals(1, editing.get(other).revision());
         detune(id, 3);
-        send(post("/banks/{id}/save", bank)).andExpect(status().isOk());
+        send(post("/banks/{id}/save", bank).param("patch", shown(id))).andExpect(status().isOk());
         assertEquals(2, editing.get(id).revision());
     }
 
@@ -119,7 +120,7 @@ class BankWorkTest extends WebWork {
         send(post("/patches/{id}/delete", id)).andExpect(status().isOk());
         assertEquals(List.of(), slots());
         for (String path : List.of("duplicate", "delete", "save-row")) {
-            send(post("/patches/{id}/" + path, id)).andExpect(status().isNotFound());
+            send(post("/patches/{id}/" + path, id).param("version", "1")).andExpect(status().isNotFound());
         }
         send(post("/patches/{id}/move", id).param("slot", "1")).andExpect(status().isNotFound());
     }
@@ -133,6 +134,41 @@ class BankWorkTest extends WebWork {
         assertEquals(editing.get(id).soundHash(), neutral.soundHash());
         assertEquals("bass", bass.category());
         assertFalse(bass.soundHash().equals(neutral.soundHash()));
+    }
+
+    /** What a row posts: the version that it shows goes along. */
+    private MockHttpServletRequestBuilder row(String path) {
+        return post("/patches/{id}/" + path, id).param("version", String.valueOf(editing.get(id).version()));
+    }
+
+    private String shown(long patch) {
+        return patch + "." + editing.get(patch).version();
+    }
+
+    @Test
+    void aStaleTabTakesNothingBack() throws Exception {
+        String old = String.valueOf(editing.get(id).version());
+        String shown = shown(id);
+        editing.edit(id, 0, "", new PatchEdit.Rename("Tide Clock"));
+        for (String path : List.of("undo", "redo", "save-row", "name", "category")) {
+            send(post("/patches/{id}/" + path, id).param("version", old).param("name", "Other Name").param("category", "bell"))
+                    .andExpect(status().isConflict());
+        }
+        send(post("/banks/{id}/save", bank).param("patch", shown)).andExpect(status().isConflict());
+        assertEquals("Tide Clock", editing.get(id).name());
+        assertEquals(0, editing.get(id).revision());
+        send(post("/patches/{id}/undo", id)).andExpect(status().isBadRequest());
+    }
+
+    @Test
+    void slotsThatDoNotExistOrAreTakenAreRefusedInWords() throws Exception {
+        for (String slot : List.of("500", "-1", "129")) {
+            send(post("/banks/{id}/patches", bank).param("slot", slot)).andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("slots 1 to 128")));
+        }
+        int taken = editing.get(id).slot();
+        send(post("/banks/{id}/patches", bank).param("slot", "" + taken)).andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("is taken")));
+        send(row("name").param("name", "Tide\u0000Clock")).andExpect(status().isUnprocessableEntity());
+        send(row("category").param("category", "be\u0000ll")).andExpect(status().isUnprocessableEntity());
     }
 
     @Test

@@ -1,18 +1,30 @@
 package gentlecomet.studio.web;
 
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+
 import jakarta.servlet.http.Cookie;
+import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.RequestPostProcessor;
 
-/** The token against forged requests as a browser sends it: the cookie's value again in a header. */
+/** The token against forged requests as a browser sends it: the cookie of a page, and its value again in a header. */
 final class Token {
+
+    private static Cookie cookie;
 
     private Token() {
     }
 
+    /** Opens a page, which brings the cookie. */
+    static void take(MockMvc web) throws Exception {
+        if (cookie == null) {
+            cookie = web.perform(get("/nowhere")).andReturn().getResponse().getCookie("XSRF-TOKEN");
+        }
+    }
+
     static RequestPostProcessor token() {
         return request -> {
-            request.setCookies(new Cookie("XSRF-TOKEN", "token-of-this-test"));
-            request.addHeader("X-XSRF-TOKEN", "token-of-this-test");
+            request.setCookies(cookie);
+            request.addHeader("X-XSRF-TOKEN", cookie.getValue());
             return request;
         };
     }

@@ -114,6 +114,7 @@ class VersionWorkTest extends WebWork {
         var made = versions.variations(id);
         assertEquals(2, made.size());
         assertTrue(made.get(0).moves().size() > 0 && made.get(0).words().matches("\\d+ Hz to \\d+ Hz"), made.get(0).words());
+        onBench("measure").andExpect(status().isNoContent());
         await().atMost(Duration.ofSeconds(60)).untilAsserted(() -> web.perform(get("/patches/{id}/siblings/portraits", id))
                 .andExpect(jsonPath("$.*", hasSize(2))).andExpect(jsonPath("$.*", everyItem(containsString("<svg")))));
         onBench("siblings/" + made.get(0).id() + "/keep").andExpect(content().string(containsString("in slot 2")));

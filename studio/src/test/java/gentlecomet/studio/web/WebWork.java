@@ -26,6 +26,11 @@ abstract class WebWork {
     protected long bank;
     protected long id;
 
+    @org.junit.jupiter.api.BeforeEach
+    void takeToken() throws Exception {
+        Token.take(web);
+    }
+
     /** Begins a collection with one new patch. */
     void begin(String name, int slot) {
         collection = banks.create(name);

@@ -81,7 +81,7 @@ class WorkTest extends WebWork {
     @Test
     void levellingIsAnEditThatCanBeUndone() throws Exception {
         measure();
-        send(post("/banks/" + bank + "/level").param("patch", String.valueOf(id))).andExpect(status().isOk());
+        send(post("/banks/" + bank + "/level").param("patch", id + "." + editing.get(id).version())).andExpect(status().isOk());
         double trim = editing.get(id).patch().value("levelTrim");
         assertEquals(-18, measure().integratedLufs(), 0.05);
         assertTrue(trim != 0);
@@ -92,7 +92,7 @@ class WorkTest extends WebWork {
     @Test
     void aPatchThatIsNotMeasuredYetIsNotLevelled() throws Exception {
         editing.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("layer1.source1.cents"), 12.345678));
-        send(post("/patches/" + id + "/level")).andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("still being measured")));
+        onBench("level").andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("still being measured")));
     }
 
     @Test

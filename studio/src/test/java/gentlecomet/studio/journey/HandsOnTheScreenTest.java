@@ -1,0 +1,298 @@
+package gentlecomet.studio.journey;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import gentlecomet.craft.edit.PatchEdit;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.studio.store.RoundStore;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.interactions.Actions;
+import org.springframework.beans.factory.annotation.Autowired;
+
+/** What hands do on the screen: menus at its edge, names typed one after the other, notes, refused fields, typing while the bench is exchanged. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+class HandsOnTheScreenTest extends OnTheScreen {
+
+    @Autowired
+    private RoundStore rounds;
+    private Browser page;
+    private long bank;
+
+    @BeforeAll
+    void open(@TempDir Path shared) {
+        page = new Browser(port, shared, shared);
+    }
+
+    @BeforeEach
+    void newBank() {
+        bank = newBank("Hands");
+    }
+
+    @AfterAll
+    void close() {
+        page.close();
+    }
+
+    private long patch(int slot, String name) {
+        Patch neutral = Patch.neutral(name);
+        return patches.insert(bank, slot, neutral, "As it began");
+    }
+
+    private WebElement focused() {
+        return page.driver.switchTo().activeElement();
+    }
+
+    @Test
+    void theMenuOfTheLastRowCanBeUsedAndEscapeClosesIt() {
+        for (int slot = 1; slot <= 40; slot++) {
+            patch(slot, "Tide Clock " + slot);
+        }
+        page.open("/banks/" + bank);
+        WebElement button = page.find("tr[data-slot='40'] .row-menu-button");
+        page.js("arguments[0].scrollIntoView({block: 'end'})", button);
+        new Actions(page.driver).moveToElement(button).click().perform();
+        page.until(d -> d.findElement(By.cssSelector("tr[data-slot='40'] [data-do=save]")).isDisplayed());
+        new Actions(page.driver).sendKeys(Keys.ESCAPE).perform();
+        page.until(d -> !d.findElement(By.cssSelector("tr[data-slot='40'] [data-do=save]")).isDisplayed());
+        assertEquals("⋯", focused().getText(), "the focus goes back to the button");
+        new Actions(page.driver).moveToElement(button).click().perform();
+        WebElement save = page.find("tr[data-slot='40'] [data-do=save]");
+        page.until(d -> save.isDisplayed());
+        new Actions(page.driver).moveToElement(save).click().perform();
+        page.until(d -> patches.inBank(bank).get(39).revision() == 1);
+        page.until(d -> !"BODY".equalsIgnoreCase(focused().getTagName()));
+    }
+
+    @Test
+    void namesAreTypedOneAfterTheOther() {
+        long first = patch(1, "Tide Clock");
+        long second = patch(2, "Heron Glass");
+        page.open("/banks/" + bank);
+        WebElement name = page.find("tr[data-slot='1'] input[name=name]");
+        name.click();
+        name.sendKeys("nonsense", Keys.ESCAPE);
+        assertEquals("Tide Clock", name.getDomProperty("value"));
+        assertEquals("1", focused().getDomAttribute("data-slot"), "the row has the focus, not the page");
+        name.click();
+        name.sendKeys(Keys.chord(Keys.CONTROL, "a"), "Ebb Bell", Keys.ENTER);
+        assertEquals("Name of slot 2", focused().getDomAttribute("aria-label"));
+        focused().sendKeys("Flood Bell", Keys.TAB);
+        page.until(d -> editing.get(first).name().equals("Ebb Bell") && editing.get(second).name().equals("Flood Bell"));
+        page.until(d -> !"BODY".equalsIgnoreCase(focused().getTagName()));
+        page.until(d -> d.findElement(By.cssSelector("tr[data-slot='1'] input[name=name]")).getDomAttribute("value").equals("Ebb Bell"));
+        page.until(d -> page.text("#player-name").equals("Ebb Bell"), "the player has the new name");
+    }
+
+    @Test
+    void aNoteIsKeptAsItIsTypedAndEnterGivesNoVerdict() {
+        long first = patch(1, "Tide Clock");
+        long second = patch(2, "Heron Glass");
+        long round = rounds.start(bank);
+        page.open("/banks/" + bank + "/listening");
+        page.find("#verdict-note").sendKeys("the tail is too lo");
+        page.click("[data-skip]");
+        page.until(d -> page.text(".heard-name").equals("Heron Glass"));
+        page.until(d -> rounds.verdicts(round).containsKey(first));
+        assertEquals("the tail is too lo", rounds.verdicts(round).get(first).note());
+        page.find("#verdict-note").sendKeys("fine as it is", Keys.ENTER);
+        page.until(d -> page.text("#note-state").equals("Note saved"));
+        assertEquals("Heron Glass", page.text(".heard-name"), "Enter stays with the patch");
+        assertEquals("none", rounds.verdicts(round).get(second).verdict());
+        page.find("#verdict-note").sendKeys(" and more");
+        page.open("/banks/" + bank);
+        page.until(d -> rounds.verdicts(round).get(second).note().equals("fine as it is and more"));
+    }
+
+    @Test
+    void calmMessagesGoByThemselvesAndNoneLiesOverTheBench() {
+        long id = patch(1, "Tide Clock");
+        page.open("/patches/" + id);
+        page.find("#bench");
+        page.js("import('/js/requests.js').then(m => { m.say('calm', {calm: true, key: 'calm'}); m.say('stays', {key: 'stays'}); })");
+        page.until(d -> d.findElements(By.cssSelector("#messages .message-box")).size() == 2);
+        assertEquals(true, page.js("""
+                const page = document.getElementById('page').getBoundingClientRect(), box = document.getElementById('messages').getBoundingClientRect(),
+                  player = document.getElementById('player').getBoundingClientRect();
+                return page.bottom <= box.top + 0.5 && box.bottom <= player.top + 0.5"""), "messages stand between the page and the player");
+        page.until(Duration.ofSeconds(20), d -> d.findElements(By.cssSelector("#messages .message-box")).size() == 1);
+        assertEquals("stays", page.text("#messages .message-box span"));
+        assertEquals(true, page.js("return [...document.querySelectorAll('.message-box button')].every(b => b.getClientRects().length === 1 && b.scrollWidth <= b.clientWidth)"));
+    }
+
+    @Test
+    void aValueOutsideItsRangeIsRefusedWithTheRange() {
+        long id = patch(1, "Tide Clock");
+        page.open("/patches/" + id);
+        page.click("[data-stage=motion]");
+        page.typeValue("layer1.lfo1.rate", "999");
+        assertTrue(page.text(".bar .refusal").contains("it goes from 0.02 Hz to 40.0 Hz"), page.text(".bar .refusal"));
+        assertEquals("true", focused().getDomAttribute("aria-invalid"));
+        assertEquals(5, editing.get(id).patch().value("layer1.lfo1.rate"));
+        focused().sendKeys(Keys.chord(Keys.CONTROL, "a"), "12", Keys.ENTER);
+        page.until(d -> editing.get(id).patch().value("layer1.lfo1.rate") == 12);
+        page.find("#add-route input[name=source]").sendKeys("Mod wheel");
+        page.find("#add-route input[name=target]").sendKeys("Layer 1 filter 1: Cutoff");
+        page.find("#add-route input[name=depth]").sendKeys("plenty");
+        page.click("#add-route button");
+        page.until(d -> d.findElement(By.cssSelector("#add-route .refusal")).getText().contains("plenty"));
+        assertEquals("plenty", page.find("#add-route input[name=depth]").getDomProperty("value"), "what was typed stays");
+    }
+
+    @Test
+    void aFieldOfAFormThatIsRefusedIsMarked() {
+        patch(1, "Tide Clock");
+        long collection = banks.bank(bank).collectionId();
+        page.open("/collections/" + collection + "/rules");
+        page.fill("input[name=namePattern]", "[unclosed");
+        page.click(".rules-form button.primary");
+        page.until(d -> d.findElement(By.cssSelector(".refusal")).getText().contains("not a regular expression"));
+        assertEquals("namePattern", focused().getDomAttribute("name"));
+        assertEquals("[unclosed", focused().getDomProperty("value"));
+    }
+
+    /** An exchange that takes its time: what is typed meanwhile goes on in the fresh bench, into the same field. */
+    @Test
+    void typingDuringAnExchangeIsNotLost() {
+        long id = patch(1, "Tide Clock");
+        page.open("/patches/" + id);
+        page.click("[data-stage=touch]");
+        page.driver.executeCdpCommand("Network.enable", Map.of());
+        page.driver.executeCdpCommand("Network.emulateNetworkConditions", Map.of("offline", false, "latency", 700, "downloadThroughput", -1, "uploadThroughput", -1));
+        WebElement name = page.find("[data-macro-card='1'] input[name=name]");
+        name.sendKeys("Brightness", Keys.TAB);
+        // The first exchange is on its way now.
+        focused().sendKeys("dark");
+        page.until(d -> editing.get(id).patch().macros().get(0).name().equals("Brightness"));
+        page.until(d -> d.findElement(By.id("bench")).getDomAttribute("data-version").equals(String.valueOf(editing.get(id).version())));
+        assertEquals("lowEnd", focused().getDomAttribute("name"));
+        focused().sendKeys("er", Keys.TAB);
+        page.until(d -> editing.get(id).patch().macros().get(0).lowEnd().equals("darker"));
+        assertEquals("Brightness", editing.get(id).patch().macros().get(0).name());
+        page.driver.executeCdpCommand("Network.emulateNetworkConditions", Map.of("offline", false, "latency", 0, "downloadThroughput", -1, "uploadThroughput", -1));
+    }
+
+    @Test
+    void theListOfUnisonVoicesComesWithTheSecondVoice() {
+        long id = patch(1, "Tide Clock");
+        page.open("/patches/" + id);
+        page.click("[data-stage=sources]");
+        assertTrue(page.driver.findElements(By.cssSelector("[data-shape='layer1.source1.copies']")).isEmpty());
+        page.typeValue("layer1.source1.copies", "5");
+        page.until(d -> d.findElement(By.cssSelector("[data-shape='layer1.source1.copies']")).isDisplayed());
+        assertEquals("layer1.source1.copies", focused().getDomAttribute("id"), "the bar keeps the focus");
+        page.typeValue("layer1.source1.copies", "1");
+        page.until(d -> d.findElements(By.cssSelector("[data-shape='layer1.source1.copies']")).isEmpty());
+    }
+
+    @Test
+    void thePickerFindsItsOwnWordsAndThoseOfTheTrade() {
+        long id = patch(1, "Tide Clock");
+        editing.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("effect2.type"), 1));
+        editing.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("layer1.filter1.type"), 1));
+        page.open("/patches/" + id);
+        page.click("[data-stage=effects]");
+        assertTrue(page.text("[data-chain='-1'][data-slot='1'] .effect-head b").startsWith("2 "), "a card shows its number");
+        page.click("[data-stage=motion]");
+        for (Map.Entry<String, String> typed : Map.of("Layer 1 filter 1: Cutoff", "Layer 1 filter 1: Cutoff", "source 2 pitch", "Layer 1 source 2: ", "effect 2 drive mix", "Effect 2: Mix",
+                "fm", "Phase by source", "brightness", "Cutoff").entrySet()) {
+            WebElement field = page.find("#add-route input[name=target]");
+            field.click();
+            field.sendKeys(Keys.chord(Keys.CONTROL, "a"), typed.getKey());
+            page.until(d -> d.findElement(By.cssSelector("#add-route .found:not([hidden]) li")).getText().contains(typed.getValue()));
+            assertEquals("true", field.getDomAttribute("aria-expanded"));
+            field.sendKeys(Keys.ESCAPE);
+            assertEquals("false", field.getDomAttribute("aria-expanded"), "Escape closes the list");
+        }
+    }
+
+    @Test
+    void aNewMacroTargetSaysThatItsEndsAreTheSame() {
+        long id = patch(1, "Tide Clock");
+        page.open("/patches/" + id);
+        page.click("[data-stage=touch]");
+        page.find("[data-macro-card='2'] input[name=target]").sendKeys("Layer 1 source 1: Level");
+        page.click("[data-macro-card='2'] [data-edit-form=addTarget] button");
+        page.until(d -> d.findElement(By.cssSelector("[data-macro-card='2'] .still")).getText().contains("moves nothing yet"));
+    }
+
+    /** The same patch reads the same, however busy the machine is. */
+    @Test
+    void theCostOfAVoiceIsACount() {
+        long id = patch(1, "Tide Clock");
+        page.open("/patches/" + id);
+        page.until(d -> page.text("#live-cost").startsWith("1.0 ×"));
+        page.js("window.busy = setInterval(() => { const end = performance.now() + 45; while (performance.now() < end) { Math.sin(end); } }, 50)");
+        page.click("[data-stage=sources]");
+        page.typeValue("layer1.source2.level", "-12");
+        page.until(d -> !page.text("#live-cost").startsWith("1.0 ×"));
+        String two = page.text("#live-cost");
+        page.open("/patches/" + id);
+        page.until(d -> page.text("#live-cost").equals(two));
+    }
+
+    @Test
+    void theStartPageOpensTheCollectionUsedLastAndThePlayerFollows() {
+        patch(1, "Tide Clock");
+        long other = newBank("Hands elsewhere");
+        patches.insert(other, 1, Patch.neutral("Other Shore"), "As it began");
+        page.open("/banks/" + bank);
+        page.until(d -> page.text("#player-name").equals("Tide Clock"));
+        page.open("/banks/" + other);
+        page.until(d -> page.text("#player-name").equals("Other Shore"));
+        page.open("/");
+        assertEquals("Hands elsewhere", page.text("h1"));
+        page.click("a[href='/collections/" + banks.bank(bank).collectionId() + "']");
+        page.until(d -> page.text("#player-name").equals("Tide Clock"));
+        page.open("/");
+        assertEquals("Hands", page.text("h1"));
+    }
+
+    @Test
+    void tabsAreWalkedByArrowsAndMonoStaysOnAfterAnExchange() {
+        long id = patch(1, "Tide Clock");
+        page.open("/patches/" + id);
+        page.click("[data-stage=sources]");
+        focused().sendKeys(Keys.ARROW_RIGHT);
+        assertEquals("filter", focused().getDomAttribute("data-stage"));
+        assertEquals("true", focused().getDomAttribute("aria-selected"));
+        focused().sendKeys(Keys.HOME);
+        assertEquals("keymap", focused().getDomAttribute("data-stage"));
+        page.click("#hear-mono");
+        assertEquals("true", page.find("#hear-mono").getDomAttribute("aria-pressed"));
+        page.fill("#patch-name", "Ebb Bell");
+        page.until(d -> d.findElement(By.id("bench")).getDomAttribute("data-version").equals(String.valueOf(editing.get(id).version())) && editing.get(id).name().equals("Ebb Bell"));
+        assertEquals("true", page.find("#hear-mono").getDomAttribute("aria-pressed"));
+        assertFalse("BODY".equalsIgnoreCase(focused().getTagName()));
+    }
+
+    /** Another hand has changed the patch: a value that is refused leaves the sound again, and those behind it still arrive. */
+    @Test
+    void aRefusedValueDoesNotBlockTheEditsBehindIt() {
+        long id = patch(1, "Tide Clock");
+        page.open("/patches/" + id);
+        page.click("[data-stage=sources]");
+        editing.lock(id, Parameters.find("layer1.source1.pan"), true);
+        page.typeValue("layer1.source1.pan", "40");
+        page.typeValue("layer1.source1.cents", "12");
+        page.until(d -> editing.get(id).patch().value("layer1.source1.cents") == 12);
+        page.until(d -> d.findElement(By.id("layer1.source1.pan")).getDomAttribute("aria-valuetext").equals("0.0 %"));
+        assertEquals(0, editing.get(id).patch().value("layer1.source1.pan"));
+        assertTrue(page.text("#messages").contains("locked"));
+        assertEquals(List.of(), page.errors());
+    }
+}
