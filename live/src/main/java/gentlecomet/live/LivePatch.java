@@ -57,12 +57,12 @@ public final class LivePatch {
         return KeyName.standard(typed, middleOctave);
     }
 
-    /** The value of a typed text, limited to the range; NaN when the text has no meaning here. */
+    /** The value of a typed text, whole where it has to be; it may lie outside the range. NaN when the text has no meaning here. */
     @JSExport
     public static double parse(int index, String text) {
         Parameter parameter = Parameters.at(index);
         double value = ValueText.parse(parameter, text);
-        return Double.isNaN(value) ? value : parameter.clamp(value);
+        return value >= parameter.min() && value <= parameter.max() ? parameter.clamp(value) : value;
     }
 
     @JSExport

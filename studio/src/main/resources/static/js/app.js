@@ -74,7 +74,7 @@ document.body.addEventListener('htmx:afterSettle', e => {
   giveBack(fresh);
   giveBack = () => {};
   if (document.activeElement === document.body || !document.activeElement?.isConnected) {
-    const anchor = location.hash && document.getElementById(decodeURIComponent(location.hash.slice(1)));
+    const anchor = location.hash ? document.getElementById(decodeURIComponent(location.hash.slice(1))) : null;
     anchor?.scrollIntoView({block: 'start'});
     document.getElementById('content')?.focus({preventScroll: true});
   }

@@ -42,10 +42,12 @@ public final class Cost {
         double cost = 0;
         for (int layer = 0; layer < Parameters.LAYERS; layer++) {
             if (image[Parameters.ofLayer(layer, LayerParameters.ON)] == 1) {
-                cost += factor * (VOICE + layer(image, layer)) + effects(image, Parameters.ofLayer(layer, LayerParameters.effect(0)), LayerParameters.EFFECTS);
+                cost += (VOICE + layer(image, layer)) * factor;
+                cost += effects(image, Parameters.ofLayer(layer, LayerParameters.effect(0)), LayerParameters.EFFECTS);
             }
         }
-        cost += effects(image, PatchParameters.effect(0), PatchParameters.EFFECTS) + ROUTE * image[PatchImage.routesAt()];
+        cost += effects(image, PatchParameters.effect(0), PatchParameters.EFFECTS);
+        cost += ROUTE * image[PatchImage.routesAt()];
         return cost / (VOICE + WAVES[SourceParameters.WAVE_SINE]);
     }
 
