@@ -64,7 +64,7 @@ public final class Json {
     private static String reason(JsonProcessingException e) {
         String told = String.valueOf(e.getOriginalMessage());
         return e instanceof StreamConstraintsException ? "is nested deeper than " + DEEPEST + " levels, or has a text or a number that is too long,"
-                : told.startsWith("Duplicate field") ? "names " + told.substring("Duplicate field ".length()) + " twice"
+                : told.startsWith("Duplicate field") ? "has a duplicate field, " + told.substring("Duplicate field ".length()) + ","
                 : told.startsWith("Unexpected end") ? "ends too early" : "is not valid JSON";
     }
 

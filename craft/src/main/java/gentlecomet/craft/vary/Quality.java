@@ -47,18 +47,13 @@ public enum Quality {
         return direction;
     }
 
-    /** Whether the sound after the key has gone up counts. */
-    boolean needsTail() {
-        return measure.equals("length");
-    }
-
     /** The measure of a probe note: octaves of brightness above 20 Hz, octaves of length above 1 ms, width in dB, roughness in dB. */
     double of(Audio audio) {
         return switch (measure) {
-            case "brightness" -> Math.log(Math.max(20, Timbre.of(audio, 0, Math.min(audio.frames(), audio.sampleRate())).brightnessHz()) / 20)
+            case "brightness" -> Math.log(Math.max(20, held(audio).brightnessHz()) / 20)
                     / Math.log(2);
             case "length" -> Math.log(Math.max(1, 1000 * lengthSeconds(audio))) / Math.log(2);
-            case "width" -> 10 * Math.log10(Timbre.of(audio, 0, Math.min(audio.frames(), audio.sampleRate())).sideToMid() + 1e-4);
+            case "width" -> 10 * Math.log10(held(audio).sideToMid() + 1e-4);
             default -> roughness(audio);
         };
     }
@@ -76,6 +71,21 @@ public enum Quality {
     /** How much of the measure one unit of strength is worth: an octave of brightness or length, 6 dB of width or roughness. */
     double unit() {
         return measure.equals("brightness") || measure.equals("length") ? 1 : 6;
+    }
+
+    /** The least change that is called one: more than a fifth of the measure, so that other ways of measuring it agree. */
+    double least() {
+        return switch (measure) {
+            case "brightness" -> 0.36;
+            case "length" -> 0.28;
+            case "width" -> 1.8;
+            default -> 1.3;
+        };
+    }
+
+    /** The part of a probe note during which its key is down. */
+    private static Timbre held(Audio audio) {
+        return Timbre.of(audio, 0, Math.min(audio.frames(), (int) (Variations.HELD_SECONDS * audio.sampleRate())));
     }
 
     private static double lengthSeconds(Audio audio) {

@@ -15,24 +15,26 @@ import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.performance.Rendering;
 import gentlecomet.sound.source.Recordings;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
 
 /**
- * Makes siblings of a patch in a wished direction. Which parameters lead there is measured, not assumed: each is moved a little, the
- * patch rendered, and the change of the quality noted. Every sibling moves its own seeded choice of those that lead the
- * right way, as far as the strength asks, and is rendered again to show that it went there. The same patch, quality, strength and
- * seed give the same siblings.
+ * Makes siblings of a patch in a wished direction. What is moved is what a sound designer would reach for ({@link Tools}); which way each of it leads is measured.
+ * Every sibling moves its own seeded choice as far as the strength asks, and no further than where something else of the sound would be lost ({@link Character}); what
+ * cannot be moved that way says so. The same patch, quality, strength and seed give the same siblings.
  */
 public final class Variations {
 
-    private static final double NUDGE = 0.06;
-    private static final double HELD_SECONDS = 0.6;
-    private static final double TAIL_SECONDS = 3;
-    private static final int LEADERS = 14;
+    static final double HELD_SECONDS = 0.6;
+    private static final double TAIL_SECONDS = 1.5;
+    private static final double LONG_TAIL_SECONDS = 6;
+    /** Parts of its way at which a tool is tried, the first that costs nothing else counts. */
+    private static final double[] PARTS = {0.6, 0.2};
+    private static final double LEAST_GAIN = 0.02;
     private static final int TRIES = 7;
     private static final double LOUDNESS_LIMIT_LU = 12;
+    /** Part of the way after which no further tier is asked for help. */
+    private static final double NEARLY = 0.85;
 
     private final Rendering rendering;
     private final Set<Parameter> locked;
@@ -52,13 +54,22 @@ public final class Variations {
      *
      * @param from   the quality's measure of the original, in words
      * @param to     the same of the sibling
-     * @param wentThere whether it went the wished way
+     * @param wentThere whether it went the wished way, by a fifth of the measure at least
+     * @param held   what stood in the way of more, in words: "pitch" or "width"; empty when nothing did
      * @param moves  what was moved, for people
      */
-    public record Sibling(Patch patch, Quality quality, String from, String to, boolean wentThere, List<String> moves) {
+    public record Sibling(Patch patch, Quality quality, String from, String to, boolean wentThere, String held, List<String> moves) {
     }
 
-    private record Lead(Parameter parameter, double change) {
+    /** @param towards where along its bar it leads the wished way, no further than where it alone would cost the sound something else */
+    private record Lead(Tools.Tool tool, double towards) {
+    }
+
+    /** The original as it is measured, and what leads away from it, tier after tier. */
+    private record Start(Patch patch, Quality quality, int key, double before, Character character, List<List<Lead>> tiers) {
+    }
+
+    private record Attempt(Patch patch, double went, String held) {
     }
 
     /**
@@ -69,83 +80,123 @@ public final class Variations {
      */
     public List<Sibling> of(Patch patch, Quality quality, double strength, int count, int seed) {
         int key = Measuring.probeKey(patch);
-        double before = quality.of(render(patch, quality, key));
-        List<Lead> leads = leads(patch, quality, key, before);
+        Audio original = render(patch, quality, key);
+        Start start = new Start(patch, quality, key, quality.of(original), Character.of(original, key), new ArrayList<>());
         List<Sibling> siblings = new ArrayList<>();
         for (int n = 0; n < count; n++) {
-            siblings.add(sibling(patch, quality, strength, Grain.hash(seed, n, quality.ordinal()), key, before, leads));
+            siblings.add(sibling(start, strength * quality.unit(), Grain.hash(seed, n, quality.ordinal())));
         }
         return siblings;
     }
 
     private Audio render(Patch patch, Quality quality, int key) {
-        return rendering.render(PatchImage.of(patch), Phrase.single(key, 100, HELD_SECONDS), quality.needsTail() ? TAIL_SECONDS : 0.05, Rendering.Hands.AT_REST).audio();
+        double tail = quality.measure().equals("length") ? LONG_TAIL_SECONDS : TAIL_SECONDS;
+        return rendering.render(PatchImage.of(patch), Phrase.single(key, 100, HELD_SECONDS), tail, Rendering.Hands.AT_REST).audio();
     }
 
-    /** Parameters by how strongly a small move changes the quality, the strongest first. */
-    private List<Lead> leads(Patch patch, Quality quality, int key, double before) {
-        List<Lead> leads = new ArrayList<>();
-        for (Parameter p : Parameters.ALL) {
-            if (!varies(patch, p) || locked.contains(p)) {
-                continue;
+    /** What of a tier leads the wished way; measured once, when a sibling first needs it. */
+    private List<Lead> leads(Start start, int tier) {
+        while (start.tiers().size() <= tier) {
+            List<Lead> leads = new ArrayList<>();
+            for (Tools.Tool tool : Tools.of(start.patch(), start.quality(), start.tiers().size(), locked)) {
+                Lead up = lead(start, tool, tool.high());
+                Lead down = up == null ? lead(start, tool, tool.low()) : null;
+                if (up != null || down != null) {
+                    leads.add(up != null ? up : down);
+                }
             }
-            double at = p.position(patch.soundingValue(p));
-            double to = at + NUDGE <= 1 ? at + NUDGE : at - NUDGE;
-            double change = (quality.of(render(patch.withValue(p, p.value(to)), quality, key)) - before) / (to - at);
-            if (Math.abs(change) > 0.05 * quality.unit()) {
-                leads.add(new Lead(p, change));
+            start.tiers().add(leads);
+        }
+        return start.tiers().get(tier);
+    }
+
+    /** A tool that leads the wished way between where it stands and an end, or null. */
+    private Lead lead(Start start, Tools.Tool tool, double end) {
+        if (Math.abs(end - tool.at()) < 1e-6) {
+            return null;
+        }
+        for (double part : PARTS) {
+            double position = tool.at() + part * (end - tool.at());
+            Audio tried = render(start.patch().withValue(tool.parameter(), tool.parameter().value(position)), start.quality(), start.key());
+            double gain = (start.quality().of(tried) - start.before()) * start.quality().direction();
+            if (gain < LEAST_GAIN * start.quality().unit()) {
+                return null;
+            }
+            if (Character.of(tried, start.key()).broken(start.character(), start.quality()).isEmpty()) {
+                return new Lead(tool, part == PARTS[0] ? end : position);
             }
         }
-        leads.sort(Comparator.comparingDouble(l -> -Math.abs(l.change())));
-        return leads.subList(0, Math.min(LEADERS, leads.size()));
+        return null;
     }
 
-    /** Sound parameters that mean something now; pitch, key map and performance are the patch's own. */
-    private static boolean varies(Patch patch, Parameter p) {
-        int layer = Parameters.layerOf(p.index());
-        String id = p.id();
-        return Parameters.movable(p) && patch.relevant(p) && (layer < 0 || patch.layerOn(layer)) && !id.contains(".zone.") && !id.contains("pitch.")
-                && !id.startsWith("performance.") && !id.matches(".*\\.(cents|semitones|offset|ratio|keyFollow|phase|phaseRange|gridPitch|combTune)");
+    private Sibling sibling(Start start, double wanted, int seed) {
+        Attempt best = new Attempt(start.patch(), 0, "");
+        List<Lead> leads = new ArrayList<>();
+        for (int tier = 0; tier < Tools.tiers(start.quality()) && best.went() < NEARLY * wanted; tier++) {
+            leads.addAll(leads(start, tier));
+            best = better(best, search(start, wanted, leads, seed, false));
+        }
+        if (best.went() < NEARLY * wanted) {
+            best = better(best, search(start, wanted, leads, seed, true));
+        }
+        Quality quality = start.quality();
+        Patch levelled = levelled(start.patch(), best.patch(), quality, start.key());
+        boolean went = best.went() >= quality.least();
+        return new Sibling(went ? levelled : start.patch(), quality, quality.told(start.before()), quality.told(quality.of(render(levelled, quality, start.key()))), went,
+                best.went() < NEARLY * wanted ? best.held() : "", went ? told(start.patch(), best.patch()) : List.of());
     }
 
-    private Sibling sibling(Patch patch, Quality quality, double strength, int seed, int key, double before, List<Lead> leads) {
-        double wanted = strength * quality.unit();
+    private static Attempt better(Attempt best, Attempt found) {
+        return found.went() > best.went() ? found : new Attempt(best.patch(), best.went(), found.held());
+    }
+
+    /** As far along the seeded shares of all leads as the strength asks and the rest of the sound allows. @param all whether every lead takes its full share */
+    private Attempt search(Start start, double wanted, List<Lead> leads, int seed, boolean all) {
         double[] shares = new double[leads.size()];
+        double most = 0;
         for (int i = 0; i < shares.length; i++) {
             // Most siblings leave some leaders alone, so that they differ in how they get there.
-            shares[i] = Grain.fraction(seed, i, 1) < 0.35 && shares.length > 2 ? 0 : 0.3 + 0.7 * Grain.fraction(seed, i, 2);
+            boolean alone = Grain.fraction(seed, i, 1) < 0.25 && shares.length > 3;
+            shares[i] = all ? 1 : alone ? 0 : 0.4 + 0.6 * Grain.fraction(seed, i, 2);
+            most = Math.max(most, shares[i]);
+        }
+        for (int i = 0; i < shares.length; i++) {
+            shares[i] /= Math.max(1e-9, most);
         }
         double low = 0;
         double high = 1;
-        Patch best = patch;
-        double went = 0;
-        for (int attempt = 0; attempt < TRIES; attempt++) {
-            double scale = (low + high) / 2;
-            Patch tried = moved(patch, quality, leads, shares, scale);
-            Audio audio = render(tried, quality, key);
-            double distance = (quality.of(audio) - before) * quality.direction();
-            boolean heard = Loudness.of(audio).momentaryMax() > -60;
-            if (heard && distance > 0 && Math.abs(distance - wanted) <= Math.abs(went - wanted)) {
-                best = tried;
-                went = distance;
+        double scale = 1;
+        Attempt best = new Attempt(start.patch(), 0, "");
+        for (int attempt = 0; attempt < TRIES && !leads.isEmpty(); attempt++) {
+            Patch tried = moved(start.patch(), leads, shares, scale);
+            Audio audio = render(tried, start.quality(), start.key());
+            double distance = (start.quality().of(audio) - start.before()) * start.quality().direction();
+            String broken = Loudness.of(audio).momentaryMax() > -60 ? Character.of(audio, start.key()).broken(start.character(), start.quality()) : "sound";
+            if (broken.isEmpty() && distance > 0 && Math.abs(distance - wanted) <= Math.abs(best.went() - wanted)) {
+                best = new Attempt(tried, distance, best.held());
             }
-            if (distance < wanted && heard) {
+            if (!broken.isEmpty()) {
+                best = new Attempt(best.patch(), best.went(), broken);
+            }
+            if (broken.isEmpty() && distance < wanted) {
                 low = scale;
             } else {
                 high = scale;
             }
+            if (low >= 1) {
+                break;
+            }
+            scale = (low + high) / 2;
         }
-        Patch levelled = levelled(patch, best, quality, key);
-        return new Sibling(levelled, quality, quality.told(before), quality.told(quality.of(render(levelled, quality, key))), went > 0, told(patch, best));
+        return best;
     }
 
-    private static Patch moved(Patch patch, Quality quality, List<Lead> leads, double[] shares, double scale) {
+    private static Patch moved(Patch patch, List<Lead> leads, double[] shares, double scale) {
         Patch changed = patch;
         for (int i = 0; i < shares.length; i++) {
-            Lead lead = leads.get(i);
-            double way = Math.signum(lead.change()) * quality.direction();
-            double at = lead.parameter().position(patch.soundingValue(lead.parameter()));
-            changed = shares[i] == 0 ? changed : changed.withValue(lead.parameter(), lead.parameter().value(at + way * shares[i] * scale));
+            Tools.Tool tool = leads.get(i).tool();
+            double position = tool.at() + shares[i] * scale * (leads.get(i).towards() - tool.at());
+            changed = shares[i] == 0 ? changed : changed.withValue(tool.parameter(), tool.parameter().value(position));
         }
         return changed;
     }
@@ -166,7 +217,7 @@ public final class Variations {
         for (Parameter p : Parameters.ALL) {
             double from = before.soundingValue(p);
             double to = after.soundingValue(p);
-            if (from != to && varies(before, p)) {
+            if (from != to && before.relevant(p)) {
                 moves.add(PatchRules.name(p) + " " + ValueText.format(p, from) + " to " + ValueText.format(p, to));
             }
         }

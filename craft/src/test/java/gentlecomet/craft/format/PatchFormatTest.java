@@ -106,7 +106,7 @@ class PatchFormatTest {
         "{\"format\": | line 1",
         "{\"format\":\"gentle-comet-patch\",\"version\":3,\"name\":\"A\"} | version",
         "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"colour\":1} | colour",
-        "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"name\":\"B\"} | Duplicate",
+        "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"name\":\"B\"} | duplicate field",
         "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"\"} | name",
         "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"parameters\":{\"layer1.filter1.cutoff\":99999}} | 20000",
         "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"parameters\":{\"layer1.filter1.cutoff\":\"NaN\"}} | number",

@@ -43,7 +43,7 @@ class VariationsTest {
                 case LONGER -> after.soundingSeconds() - before.soundingSeconds();
                 default -> after.sideToMid() - before.sideToMid();
             };
-            assertTrue(sibling.wentThere() && change > 0, quality + " " + sibling.from() + " to " + sibling.to() + " " + sibling.moves());
+            assertTrue(sibling.wentThere() && change > 0, quality + " " + sibling.from() + " to " + sibling.to() + " " + sibling.held() + sibling.moves());
             assertTrue(quality == Quality.SHORTER || Math.abs(after.momentaryMaxLufs() - before.momentaryMaxLufs()) < 4, "about as loud as before");
         }
     }

@@ -138,7 +138,8 @@ public class Versions {
         Variations variations = new Variations(assets, editing.locked(patchId));
         for (Quality quality : qualities) {
             for (Variations.Sibling s : variations.of(row.patch(), quality, strength, count, seed)) {
-                store.addVariation(patchId, quality.label(), s.wentThere() ? s.from() + " to " + s.to() : "could not be made " + quality.label(), s.moves(),
+                store.addVariation(patchId, quality.label(), s.wentThere() ? s.from() + " to " + s.to() + (s.held().isEmpty() ? "" : "; more would change its " + s.held())
+                        : "could not be made " + quality.label() + (s.held().isEmpty() ? "" : " without changing its " + s.held()), s.moves(),
                         s.patch());
             }
         }
