@@ -12,6 +12,7 @@ import gentlecomet.sound.parameter.KeyName;
 import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.sound.parameter.SourceParameters;
 import gentlecomet.sound.patch.Macro;
 import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.Patch;
@@ -22,6 +23,7 @@ import gentlecomet.sound.performance.Rendering;
 import gentlecomet.sound.source.Recordings;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -86,7 +88,7 @@ public final class Soundcheck {
                     "voices", String.valueOf(loudest.faults())));
         }
         clipping(loudest.audio(), findings);
-        pitch(m, probe, findings);
+        pitch(patch, m, probe, findings);
         tail(patch, m, probe, findings);
         keyMap(patch, findings);
         macros(patch, key, findings);
@@ -122,11 +124,11 @@ public final class Soundcheck {
         }
     }
 
-    private void pitch(Measurement m, String probe, List<Finding> findings) {
+    private void pitch(Patch patch, Measurement m, String probe, List<Finding> findings) {
         if (m.pitchCents() != null && Math.abs(m.pitchCents()) > rules.tuningCents()) {
             findings.add(finding("pitch.tuning", Severity.FAULT, String.format(Locale.ROOT,
                     "%s sounds %.0f cents %s; the house allows %.0f.", KeyName.of(m.probeKey()), Math.abs(m.pitchCents()),
-                    m.pitchCents() > 0 ? "sharp" : "flat", rules.tuningCents()), "layer1.source1.cents", probe,
+                    m.pitchCents() > 0 ? "sharp" : "flat", rules.tuningCents()), pitchPlace(patch, m.probeKey()), probe,
                     "offset", String.format(Locale.ROOT, "%+.1f ct", m.pitchCents())));
         }
     }
@@ -135,13 +137,47 @@ public final class Soundcheck {
         double limit = rules.category(patch.naming().category()).map(Category::tailLimitSeconds).orElse(10.0);
         if (m.endless()) {
             findings.add(finding("tail.stuck", Severity.FAULT, String.format(Locale.ROOT,
-                    "The note is still sounding %.0f s after its key was let go.", Measuring.LONGEST_TAIL), "layer1.amplitude.release", probe,
+                    "The note is still sounding %.0f s after its key was let go.", Measuring.LONGEST_TAIL), tailPlace(patch, m.probeKey()), probe,
                     "tail", String.format(Locale.ROOT, "over %.0f s", Measuring.LONGEST_TAIL)));
         } else if (m.tailSeconds() > limit) {
             findings.add(finding("tail.long", Severity.WARNING, String.format(Locale.ROOT,
-                    "The tail rings for %.1f s; its category allows %.1f s.", m.tailSeconds(), limit), "layer1.amplitude.release", probe,
+                    "The tail rings for %.1f s; its category allows %.1f s.", m.tailSeconds(), limit), tailPlace(patch, m.probeKey()), probe,
                     "tail", String.format(Locale.ROOT, "%.1f s", m.tailSeconds()), "limit", String.format(Locale.ROOT, "%.1f s", limit)));
         }
+    }
+
+    /** The fine tune of the loudest source that plays a key. */
+    private static String pitchPlace(Patch patch, int key) {
+        int loudest = Parameters.ofSource(sounding(patch, key).get(0), 0, 0);
+        for (int layer : sounding(patch, key)) {
+            for (int source = 0; source < LayerParameters.SOURCES; source++) {
+                int at = Parameters.ofSource(layer, source, 0);
+                loudest = level(patch, at) > level(patch, loudest) ? at : loudest;
+            }
+        }
+        return Parameters.at(loudest + SourceParameters.CENTS).id();
+    }
+
+    private static double level(Patch patch, int source) {
+        return patch.soundingValue(Parameters.at(source + SourceParameters.LEVEL));
+    }
+
+    /** The longest release among the layers that play a key. */
+    private static String tailPlace(Patch patch, int key) {
+        return sounding(patch, key).stream().map(layer -> Parameters.find("layer" + (layer + 1) + ".amplitude.release"))
+                .max(Comparator.comparingDouble(patch::soundingValue)).orElseThrow().id();
+    }
+
+    /** Layers that play a key, counted from 0; the first one where none does. */
+    private static List<Integer> sounding(Patch patch, int key) {
+        List<Integer> layers = new ArrayList<>();
+        for (int layer = 0; layer < Parameters.LAYERS; layer++) {
+            int at = Parameters.ofLayer(layer, 0);
+            if (patch.layerOn(layer) && key >= patch.value(at + LayerParameters.LOW_KEY) && key <= patch.value(at + LayerParameters.HIGH_KEY)) {
+                layers.add(layer);
+            }
+        }
+        return layers.isEmpty() ? List.of(0) : layers;
     }
 
     private static void keyMap(Patch patch, List<Finding> findings) {

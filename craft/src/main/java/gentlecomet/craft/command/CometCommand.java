@@ -45,10 +45,12 @@ public final class CometCommand {
 
     private static final int RULE_BROKEN = 1;
     private static final int BAD_INPUT = 2;
+    private static final int HELD_AT_FULL_SCALE = 3;
     /** Tempo of synced parts where none is given, in beats per minute. */
     private static final double DEFAULT_TEMPO = 120;
+    private static final String TOO_SHORT = "too short to measure";
 
-    /** Runs one command and ends the program: 0 when all is well, 1 when a rule fails, 2 for bad input. */
+    /** Runs one command and ends the program: 0 when all is well, 1 when a rule fails, 2 for bad input, 3 when a render was held at full scale. */
     public static void main(String[] args) {
         System.exit(run(args));
     }
@@ -65,13 +67,14 @@ public final class CometCommand {
         return line.execute(args);
     }
 
-    @Command(description = "Plays a patch into a 24-bit stereo WAV file.")
+    @Command(description = "Plays a patch into a 24-bit stereo WAV file; exit 3 when samples had to be held at full scale.")
     int render(@CommandLine.Parameters(paramLabel = "PATCH.json") Path patchFile,
             @Option(names = "--notes", description = "notes in sequence, key:velocity:seconds; + joins a chord") String notes,
             @Option(names = "--phrase", description = "a Standard MIDI File") Path midi,
             @Option(names = "--out", required = true) Path out,
             @Option(names = "--rate", defaultValue = "48000") int rate,
             @Option(names = "--seed", description = "in place of the patch's own") Integer seed,
+            @Option(names = "--float", description = "32-bit float, which keeps samples beyond full scale") boolean asFloat,
             @Option(names = "--tempo", description = "beats per minute") Double tempo) throws IOException {
         if ((notes == null) == (midi == null)) {
             throw new IllegalArgumentException("give either --notes or --phrase");
@@ -86,20 +89,40 @@ public final class CometCommand {
         }
         Audio audio = new Rendering(rate, new AssetFiles(file.assets())).render(PatchImage.of(patch), phrase(notes, midi, tempo), Measuring.LONGEST_TAIL,
                 Rendering.Hands.AT_REST).audio();
-        Files.write(out, WavFormat.write24(audio));
+        Files.write(out, asFloat ? WavFormat.writeFloat(audio) : WavFormat.write24(audio));
         System.out.printf(Locale.ROOT, "%s: %.2f s, %d Hz%n", out, audio.seconds(), rate);
-        return 0;
+        return tellOver(audio, asFloat);
+    }
+
+    private static int tellOver(Audio audio, boolean kept) {
+        int over = 0;
+        double peak = 0;
+        for (int i = 0; i < audio.frames(); i++) {
+            double most = Math.max(Math.abs(audio.left()[i]), Math.abs(audio.right()[i]));
+            over += most > 1 ? 1 : 0;
+            peak = Math.max(peak, most);
+        }
+        if (over == 0) {
+            return 0;
+        }
+        System.err.printf(Locale.ROOT, "comet: %d frames pass full scale, by up to %.2f dB; %s%n", over, 20 * Math.log10(peak),
+                kept ? "the file keeps them" : "they are held at it (--float keeps them)");
+        return kept ? 0 : HELD_AT_FULL_SCALE;
     }
 
     @Command(description = "Measures loudness and true peak of a WAV file.")
-    int measure(@CommandLine.Parameters(paramLabel = "F.wav") Path file, @Option(names = "--json") boolean json) throws IOException {
+    int measure(@CommandLine.Parameters(paramLabel = "F.wav") Path file, @Option(names = "--json") boolean json,
+            @Option(names = "--dual-mono", description = "one channel is meant for two loudspeakers") boolean dualMono) throws IOException {
         Audio audio = WavFormat.read(Files.readAllBytes(file), file.getFileName().toString());
-        Loudness l = Loudness.of(audio);
+        Loudness l = Loudness.of(audio, dualMono);
         Map<String, Object> values = new LinkedHashMap<>();
-        values.put("integratedLufs", rounded(l.integrated()));
-        values.put("momentaryMaxLufs", rounded(l.momentaryMax()));
-        values.put("shortTermMaxLufs", rounded(l.shortTermMax()));
-        values.put("rangeLu", rounded(l.range()));
+        values.put("channels", audio.oneChannel() ? 1 : 2);
+        values.put("measuredAs", !audio.oneChannel() ? "stereo" : dualMono ? "one channel for two loudspeakers" : "one channel");
+        boolean measurable = Loudness.measurable(audio);
+        values.put("integratedLufs", measurable ? rounded(l.integrated()) : TOO_SHORT);
+        values.put("momentaryMaxLufs", measurable ? rounded(l.momentaryMax()) : TOO_SHORT);
+        values.put("shortTermMaxLufs", measurable ? rounded(l.shortTermMax()) : TOO_SHORT);
+        values.put("rangeLu", measurable ? rounded(l.range()) : TOO_SHORT);
         values.put("truePeakDbtp", rounded(TruePeak.db(audio)));
         values.put("seconds", rounded(audio.seconds()));
         if (json) {

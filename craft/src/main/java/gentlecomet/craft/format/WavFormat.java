@@ -9,7 +9,9 @@ import java.nio.charset.StandardCharsets;
 public final class WavFormat {
 
     private static final int HEADER = 44;
-    private static final double FULL_SCALE_24 = 8388607;
+    /** Full scale of whole numbers is two to the power of their bits less one, whatever their size: -1 is the least of them, and +1 is one step beyond the greatest. */
+    private static final double FULL_SCALE_24 = 8388608;
+    private static final int MOST_24 = 8388607;
     private static final int LONGEST_FRAMES = 60 * 10 * 192000;
 
     private WavFormat() {
@@ -30,9 +32,22 @@ public final class WavFormat {
         return out.array();
     }
 
+    /** 32-bit float stereo, which keeps samples beyond full scale as they are. */
+    public static byte[] writeFloat(Audio audio) {
+        int data = audio.frames() * 8;
+        ByteBuffer out = ByteBuffer.allocate(HEADER + data).order(ByteOrder.LITTLE_ENDIAN);
+        out.put("RIFF".getBytes(StandardCharsets.US_ASCII)).putInt(HEADER - 8 + data).put("WAVEfmt ".getBytes(StandardCharsets.US_ASCII));
+        out.putInt(16).putShort((short) 3).putShort((short) 2).putInt(audio.sampleRate()).putInt(audio.sampleRate() * 8).putShort((short) 8).putShort((short) 32);
+        out.put("data".getBytes(StandardCharsets.US_ASCII)).putInt(data);
+        for (int i = 0; i < audio.frames(); i++) {
+            out.putFloat(audio.left()[i]).putFloat(audio.right()[i]);
+        }
+        return out.array();
+    }
+
     /** The 24-bit number that stands for a sample. */
     public static int quantised(float sample) {
-        return (int) Math.rint(Math.max(-1, Math.min(1, sample)) * FULL_SCALE_24);
+        return (int) Math.min(MOST_24, Math.rint(Math.max(-1, Math.min(1, sample)) * FULL_SCALE_24));
     }
 
     /** @throws FormatException when it is no WAV that this reads */
@@ -109,7 +124,11 @@ public final class WavFormat {
         float[][] out = new float[channels][frames];
         for (int i = 0; i < frames; i++) {
             for (int c = 0; c < channels; c++) {
-                out[c][i] = floating ? in.getFloat() : bits == 16 ? in.getShort() / 32768f : get24(in) / (float) FULL_SCALE_24;
+                float v = floating ? in.getFloat() : bits == 16 ? in.getShort() / 32768f : get24(in) / (float) FULL_SCALE_24;
+                if (!Float.isFinite(v)) {
+                    throw new FormatException(place, "expected a number in frame " + i + ", found " + (Float.isNaN(v) ? "none (NaN)" : "an infinite one"));
+                }
+                out[c][i] = v;
             }
         }
         return new Audio(out[0], out[channels - 1], rate);

@@ -20,27 +20,42 @@ public record Loudness(double integrated, double momentaryMax, double shortTermM
 
     private static final double ABSOLUTE_GATE = -70;
     private static final double OFFSET = -0.691;
+    private static final int STEPS_A_SECOND = 10;
     private static final int STEPS_IN_MOMENTARY = 4;
     private static final int STEPS_IN_SHORT_TERM = 30;
 
-    /** Measures a whole sound; one shorter than a window is taken to be followed by silence. */
+    /** Whether a sound has a whole gating block of 400 ms; BS.1770-4 says nothing of shorter ones. */
+    public static boolean measurable(Audio audio) {
+        return audio.frames() >= STEPS_IN_MOMENTARY * (audio.sampleRate() / STEPS_A_SECOND);
+    }
+
+    /**
+     * Measures a whole sound. One channel counts as one: as the left or the right of two it is 3 dB less than on both sides. What is left over of a last block does not count; a
+     * sound shorter than a window is taken to be followed by silence.
+     */
     public static Loudness of(Audio audio) {
-        double[] energies = stepEnergies(audio);
+        return of(audio, false);
+    }
+
+    /** @param dualMono whether one channel is meant for two loudspeakers (EBU Tech 3341, dual mono) */
+    public static Loudness of(Audio audio, boolean dualMono) {
+        double[] energies = stepEnergies(audio, dualMono);
         List<Double> momentary = windows(energies, STEPS_IN_MOMENTARY);
         List<Double> shortTerm = windows(energies, STEPS_IN_SHORT_TERM);
         return new Loudness(integrated(momentary), lufs(max(momentary)), lufs(max(shortTerm)), range(shortTerm));
     }
 
     /** Mean square of the weighted channels, added up, for every 100 ms. */
-    private static double[] stepEnergies(Audio audio) {
-        int step = audio.sampleRate() / 10;
-        int steps = Math.max(STEPS_IN_MOMENTARY, (audio.frames() + step - 1) / step);
+    private static double[] stepEnergies(Audio audio, boolean dualMono) {
+        int step = audio.sampleRate() / STEPS_A_SECOND;
+        int steps = Math.max(STEPS_IN_MOMENTARY, audio.frames() / step);
         double[] energies = new double[steps];
-        for (float[] channel : new float[][] {audio.left(), audio.right()}) {
+        boolean one = audio.oneChannel();
+        for (float[] channel : one ? new float[][] {audio.left()} : new float[][] {audio.left(), audio.right()}) {
             KWeighting weighting = new KWeighting(audio.sampleRate());
-            for (int i = 0; i < channel.length; i++) {
+            for (int i = 0; i < Math.min(channel.length, steps * step); i++) {
                 double y = weighting.next(channel[i]);
-                energies[i / step] += y * y / step;
+                energies[i / step] += (one && dualMono ? 2 : 1) * y * y / step;
             }
         }
         return energies;

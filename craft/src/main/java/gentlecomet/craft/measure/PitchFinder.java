@@ -12,6 +12,11 @@ public final class PitchFinder {
 
     private static final int WINDOW = 2400;
     private static final double APERIODIC = 0.25;
+    private static final double AS_WELL = 0.06;
+    private static final int SHORTEST_LAG = 8;
+    private static final int HARMONICS = 8;
+    private static final int ROUNDS = 3;
+    private static final double NEAR_OCTAVE_CENTS = 100;
     private static final int MOMENTS = 7;
     private static final int CENTRE = 32768;
     private static final double REACH_CENTS = 60;
@@ -48,26 +53,42 @@ public final class PitchFinder {
         return centre(audio, from, kept[count / 2]);
     }
 
-    /** Mean frequency of the energy within a semitone or so of the first harmonics, brought down to the fundamental. */
+    /**
+     * Mean frequency of the energy within a semitone or so of the first harmonics, brought down to the fundamental. Detuned voices are further apart in higher harmonics, so each
+     * harmonic counts by its level and not by its energy; the stretch that is looked at is centred on what was found, until it stands.
+     */
     private static double centre(Audio audio, int from, double hz) {
         double[] frame = new double[CENTRE];
         for (int i = 0; i < CENTRE && from + i < audio.frames(); i++) {
             frame[i] = (audio.left()[from + i] + audio.right()[from + i]) * (0.5 - 0.5 * Math.cos(2 * Math.PI * i / CENTRE));
         }
         new DoubleFFT_1D(CENTRE).realForward(frame);
-        double bin = (double) audio.sampleRate() / CENTRE;
+        double found = hz;
+        for (int round = 0; round < ROUNDS; round++) {
+            found = centreAround(frame, (double) audio.sampleRate() / CENTRE, found);
+        }
+        return found;
+    }
+
+    private static double centreAround(double[] frame, double bin, double hz) {
         double weighted = 0;
-        double energy = 0;
-        for (int harmonic = 1; harmonic <= 4; harmonic++) {
+        double weights = 0;
+        for (int harmonic = 1; harmonic <= HARMONICS; harmonic++) {
             double middle = hz * harmonic / bin;
-            int reach = (int) Math.max(3, middle * (Math.pow(2, REACH_CENTS / 1200) - 1));
-            for (int k = Math.max(1, (int) middle - reach); k <= Math.min(CENTRE / 2 - 1, (int) Math.ceil(middle) + reach); k++) {
+            double reach = Math.max(3, middle * (Math.pow(2, REACH_CENTS / 1200) - 1));
+            double moment = 0;
+            double energy = 0;
+            for (int k = (int) Math.max(1, Math.ceil(middle - reach)); k <= Math.min(CENTRE / 2 - 1, middle + reach); k++) {
                 double power = frame[2 * k] * frame[2 * k] + frame[2 * k + 1] * frame[2 * k + 1];
-                weighted += power * k * bin / harmonic;
+                moment += power * k * bin / harmonic;
                 energy += power;
             }
+            if (energy > 0) {
+                weighted += moment / energy * Math.sqrt(energy);
+                weights += Math.sqrt(energy);
+            }
         }
-        return energy == 0 ? hz : weighted / energy;
+        return weights == 0 ? hz : weighted / weights;
     }
 
     private static double at(Audio audio, int start, int longest, int rate) {
@@ -82,8 +103,14 @@ public final class PitchFinder {
             total += d[lag];
             d[lag] = total == 0 ? 1 : d[lag] * lag / total;
         }
-        for (int lag = 8; lag < longest - 1; lag++) {
-            if (d[lag] < APERIODIC && d[lag] <= d[lag + 1]) {
+        double best = APERIODIC;
+        for (int lag = SHORTEST_LAG; lag < longest - 1; lag++) {
+            best = Math.min(best, d[lag]);
+        }
+        // Half a period fits nearly as well where the even harmonics are strong; only the whole one fits about as well as anything does.
+        double fits = Math.min(APERIODIC, best + AS_WELL);
+        for (int lag = SHORTEST_LAG; lag < longest - 1; lag++) {
+            if (d[lag] < fits && d[lag] <= d[lag + 1]) {
                 double a = d[lag - 1];
                 double b = d[lag];
                 double c = d[lag + 1];
@@ -123,9 +150,13 @@ public final class PitchFinder {
         return d;
     }
 
-    /** Distance in cents from a key's pitch or its nearest octave, -600 to 600. */
+    /**
+     * Distance in cents from a key's pitch. A sound that is whole octaves off plays the key in another octave, so its distance from that octave counts; anything else
+     * is told in full: a fifth up is 700 cents, not 500 down.
+     */
     public static double centsFromKey(double hz, int key) {
         double cents = 1200 * Math.log(hz / (440 * Math.pow(2, (key - 69) / 12.0))) / Math.log(2);
-        return cents - 1200 * Math.rint(cents / 1200);
+        double fromOctave = cents - 1200 * Math.rint(cents / 1200);
+        return Math.abs(fromOctave) <= NEAR_OCTAVE_CENTS ? fromOctave : cents;
     }
 }

@@ -51,6 +51,53 @@ class CometCommandTest {
         assertEquals(-12, json.get("truePeakDbtp").asDouble(), 0.05);
     }
 
+    /** ITU-R BS.1770-4: a tone in one channel of two reads 3.01 LU less than in both; a file of one channel is one channel. */
+    @Test
+    void oneChannelIsMeasuredAsOneAndSaysSo() throws Exception {
+        Path mono = folder.resolve("mono.wav");
+        Files.write(mono, wav(48000 * 5, 1, i -> 0.1 * Math.sin(2 * Math.PI * 997 * i / 48000)));
+        var json = new ObjectMapper().readTree(output(0, "measure", mono.toString(), "--json"));
+        assertEquals(1, json.get("channels").asInt());
+        assertEquals("one channel", json.get("measuredAs").asText());
+        assertEquals(-23.01, json.get("integratedLufs").asDouble(), 0.05);
+        assertEquals(-20.0, new ObjectMapper().readTree(output(0, "measure", mono.toString(), "--json", "--dual-mono")).get("integratedLufs").asDouble(), 0.05);
+    }
+
+    @Test
+    void whatIsTooShortOrNoNumberIsNotMeasured() throws Exception {
+        Path brief = folder.resolve("brief.wav");
+        Files.write(brief, wav(48000 * 399 / 1000, 1, i -> 0.1));
+        assertTrue(output(0, "measure", brief.toString()).contains("too short to measure"));
+        Path broken = folder.resolve("nan.wav");
+        Files.write(broken, wav(48000, 1, i -> i == 777 ? Double.NaN : 0.1));
+        output(2, "measure", broken.toString());
+        Files.write(broken, wav(48000, 1, i -> i == 777 ? Double.POSITIVE_INFINITY : 0.1));
+        output(2, "measure", broken.toString());
+    }
+
+    @Test
+    void aRenderAboveFullScaleSaysSo() throws Exception {
+        Path loud = folder.resolve("loud.json");
+        Files.writeString(loud, PatchFormat.write(Patch.neutral("Loud").withValue(gentlecomet.sound.parameter.Parameters.find("levelTrim"), 20)));
+        Path out = folder.resolve("loud.wav");
+        output(3, "render", loud.toString(), "--notes", "C4:127:0.5", "--out", out.toString());
+        output(0, "render", loud.toString(), "--notes", "C4:127:0.5", "--float", "--out", out.toString());
+        var json = new ObjectMapper().readTree(output(0, "measure", out.toString(), "--json"));
+        assertTrue(json.get("truePeakDbtp").asDouble() > 1, json.toString());
+    }
+
+    /** 32-bit float WAV made here, by the published header (RIFF, format 3). */
+    private static byte[] wav(int frames, int channels, java.util.function.IntToDoubleFunction sample) {
+        java.nio.ByteBuffer out = java.nio.ByteBuffer.allocate(44 + 4 * frames * channels).order(java.nio.ByteOrder.LITTLE_ENDIAN);
+        out.put("RIFF".getBytes(StandardCharsets.US_ASCII)).putInt(36 + 4 * frames * channels).put("WAVEfmt ".getBytes(StandardCharsets.US_ASCII)).putInt(16).putShort((short) 3)
+                .putShort((short) channels).putInt(48000).putInt(48000 * 4 * channels).putShort((short) (4 * channels)).putShort((short) 32)
+                .put("data".getBytes(StandardCharsets.US_ASCII)).putInt(4 * frames * channels);
+        for (int i = 0; i < frames * channels; i++) {
+            out.putFloat((float) sample.applyAsDouble(i / channels));
+        }
+        return out.array();
+    }
+
     @Test
     void checkFailsWhenARuleFails() throws Exception {
         String json = output(1, "check", neutral().toString(), "--json");

@@ -56,6 +56,33 @@ class PitchFinderTest {
         assertEquals(0, cents(PitchFinder.hz(pair, 0.1, 1.9), 220), 3);
     }
 
+    /** Sixteen voices evenly over 22 cents, each with a phase of its own, as a unison has them: their middle is the pitch. */
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2, 3, 4, 5, 6})
+    void aWideUnisonStandsInItsMiddle(int seed) {
+        Random random = new Random(seed);
+        double[] phases = random.doubles(16).toArray();
+        Audio unison = made(t -> {
+            double sum = 0;
+            for (int v = 0; v < 16; v++) {
+                double hz = 220 * Math.pow(2, (v - 7.5) / 7.5 * 22 / 1200);
+                for (int k = 1; k <= 12; k++) {
+                    sum += Math.sin(2 * Math.PI * k * (hz * t + phases[v])) / k;
+                }
+            }
+            return 0.02 * sum;
+        });
+        assertEquals(0, cents(PitchFinder.hz(unison, 0.1, 1), 220), 6);
+    }
+
+    /** A weak fundamental under a strong second partial is still the pitch. */
+    @ParameterizedTest
+    @ValueSource(doubles = {65.41, 130.81, 261.63})
+    void aStrongSecondPartialIsNotTakenForThePitch(double hz) {
+        Audio bell = made(t -> 0.12 * Math.sin(2 * Math.PI * hz * t) + 0.5 * Math.sin(4 * Math.PI * hz * t) + 0.1 * Math.sin(6 * Math.PI * hz * t));
+        assertEquals(0, cents(PitchFinder.hz(bell, 0.1, 1), hz), 2);
+    }
+
     @Test
     void noiseAndSilenceHaveNone() {
         Random random = new Random(20261126);
@@ -66,7 +93,7 @@ class PitchFinderTest {
 
     /** MIDI 1.0: key 69 is 440 Hz, key 60 is 261.6256 Hz; octaves count as the same. */
     @ParameterizedTest
-    @CsvSource({"440, 69, 0", "261.6256, 60, 0", "880, 69, 0", "220, 69, 0", "446.4, 69, 25", "433.7, 69, -25"})
+    @CsvSource({"440, 69, 0", "261.6256, 60, 0", "880, 69, 0", "220, 69, 0", "446.4, 69, 25", "433.7, 69, -25", "659.2551, 69, 700", "329.6276, 69, -500", "130.8128, 60, 0", "195.9977, 60, -500"})
     void centsFromAKey(double hz, int key, double expected) {
         assertEquals(expected, PitchFinder.centsFromKey(hz, key), 0.1);
     }

@@ -18,7 +18,7 @@ class NoteFiguresTest {
         for (int i = 0; i < both.length; i++) {
             both[i] = (float) sample.applyAsDouble(i);
         }
-        return new Audio(both, both, RATE);
+        return new Audio(both, both.clone(), RATE);
     }
 
     private static double sine(double hz, int i) {

@@ -15,6 +15,11 @@ public record Audio(float[] left, float[] right, int sampleRate) {
         return left.length;
     }
 
+    /** Whether it came as one channel, which stands on both sides then. */
+    public boolean oneChannel() {
+        return left == right;
+    }
+
     public double seconds() {
         return (double) frames() / sampleRate;
     }

@@ -48,8 +48,13 @@ final class Browser implements AutoCloseable {
     }
 
     /** Waits until something is there and true. */
+    /** @param what is waited for, in words */
     <T> T until(Function<WebDriver, T> condition, String what) {
-        return until(condition);
+        try {
+            return until(condition);
+        } catch (AssertionError e) {
+            throw new AssertionError(what, e);
+        }
     }
 
     <T> T until(Function<WebDriver, T> condition) {

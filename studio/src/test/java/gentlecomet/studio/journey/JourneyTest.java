@@ -27,7 +27,7 @@ class JourneyTest extends OnTheScreen {
         long collection = collections.all().get(0).id();
         long bank = collections.banks(collection).get(0).id();
         try (Browser page = new Browser(port, folder.resolve("profile"), downloads)) {
-            page.open("/");
+            page.open("/collections/" + collection);
             assertEquals("Saltmarsh Field Kit", page.text("h1"));
             page.open("/banks/" + bank);
             page.click(".page-head button.primary");
