@@ -1,7 +1,10 @@
 package gentlecomet.craft.measure;
 
 import gentlecomet.sound.performance.Audio;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
 import org.jtransforms.fft.DoubleFFT_1D;
 
 /**
@@ -16,6 +19,7 @@ public final class PitchFinder {
     private static final int SHORTEST_LAG = 8;
     private static final int HARMONICS = 8;
     private static final int ROUNDS = 3;
+    private static final double TOGETHER_CENTS = 6;
     private static final double NEAR_OCTAVE_CENTS = 100;
     private static final int MOMENTS = 7;
     private static final int CENTRE = 32768;
@@ -55,7 +59,7 @@ public final class PitchFinder {
 
     /**
      * Mean frequency of the energy within a semitone or so of the first harmonics, brought down to the fundamental. Detuned voices are further apart in higher harmonics, so each
-     * harmonic counts by its level and not by its energy; the stretch that is looked at is centred on what was found, until it stands.
+     * harmonic counts by its level and not by its energy, and those that agree count alone; the stretch that is looked at is centred on what was found, until it stands.
      */
     private static double centre(Audio audio, int from, double hz) {
         double[] frame = new double[CENTRE];
@@ -71,7 +75,7 @@ public final class PitchFinder {
     }
 
     private static double centreAround(double[] frame, double bin, double hz) {
-        double weighted = 0;
+        List<double[]> centres = new ArrayList<>();
         double weights = 0;
         for (int harmonic = 1; harmonic <= HARMONICS; harmonic++) {
             double middle = hz * harmonic / bin;
@@ -84,11 +88,33 @@ public final class PitchFinder {
                 energy += power;
             }
             if (energy > 0) {
-                weighted += moment / energy * Math.sqrt(energy);
+                centres.add(new double[] {moment / energy, Math.sqrt(energy)});
                 weights += Math.sqrt(energy);
             }
         }
-        return weights == 0 ? hz : weighted / weights;
+        return middle(centres, weights, hz);
+    }
+
+    /** The mean of the harmonics around their weighted median: a partial that is no harmonic does not draw the pitch away. */
+    private static double middle(List<double[]> centres, double weights, double usual) {
+        centres.sort(Comparator.comparingDouble(c -> c[0]));
+        double passed = 0;
+        double median = usual;
+        for (double[] c : centres) {
+            if (passed < weights / 2) {
+                median = c[0];
+            }
+            passed += c[1];
+        }
+        double sum = 0;
+        double counted = 0;
+        for (double[] c : centres) {
+            if (Math.abs(1200 * Math.log(c[0] / median) / Math.log(2)) <= TOGETHER_CENTS) {
+                sum += c[0] * c[1];
+                counted += c[1];
+            }
+        }
+        return counted == 0 ? usual : sum / counted;
     }
 
     private static double at(Audio audio, int start, int longest, int rate) {
