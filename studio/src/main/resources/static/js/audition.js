@@ -81,7 +81,7 @@ async function takeMidi(e) {
   try {
     imported = await (await ask('/phrases', {data})).json();
     id('player-tempo').value = Math.round(imported.tempo);
-    const moved = imported.moves.length > 0 ? `, ${imported.moves.length} moves of wheels and pedals` : '';
+    const moved = imported.moves.length > 0 ? `, ${imported.moves.length} ${imported.moves.length === 1 ? 'move' : 'moves'} of wheels and pedals` : '';
     say([`${file.name}: ${imported.notes.length} notes${moved}, ${Math.round(imported.beats)} beats.`, ...imported.remarks].join(' '), {key: 'midi', calm: true, stays: imported.remarks.length > 0});
   } catch (refusal) {
     imported = null;

@@ -77,6 +77,29 @@ class FilesTest {
         }
     }
 
+    /** One convention for whole numbers of any size: full scale is two to the power of the bits less one (as javax.sound and AES17 take it). */
+    @Test
+    void wholeNumbersOfSixteenAndTwentyFourBitsStandForTheSameLevels() throws Exception {
+        for (int bits : new int[] {16, 24}) {
+            int bytes = bits / 8;
+            int half = 1 << (bits - 2);
+            byte[] pcm = new byte[2 * bytes * 64];
+            for (int b = 0; b < bytes; b++) {
+                pcm[b] = (byte) (half >> 8 * b);
+                pcm[bytes + b] = (byte) (-(1 << (bits - 1)) >> 8 * b);
+            }
+            var format = new javax.sound.sampled.AudioFormat(48000, bits, 1, true, false);
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(pcm), format, pcm.length / bytes), javax.sound.sampled.AudioFileFormat.Type.WAVE, out);
+            Audio read = WavFormat.read(out.toByteArray(), "pcm.wav");
+            assertEquals(0.5f, read.left()[0], bits + " bits");
+            assertEquals(-1f, read.left()[1], bits + " bits");
+        }
+        assertEquals(4194304, WavFormat.quantised(0.5f));
+        assertEquals(8388607, WavFormat.quantised(1));
+        assertEquals(-8388608, WavFormat.quantised(-1));
+    }
+
     @Test
     void brokenWavsAreRefused() {
         byte[] good = WavFormat.write24(noise(100));

@@ -82,4 +82,15 @@ class ReleaseTest {
         assertFalse(report.passed());
         assertTrue(report.lines().stream().anyMatch(l -> l.startsWith("FAULT") && l.contains("revision 4")));
     }
+
+    /** What begins like a formula gets an apostrophe (OWASP, "CSV Injection"); numbers stay numbers. */
+    @Test
+    void noCellOfTheCatalogueIsAFormula() {
+        for (String evil : List.of("=1+1", "+SUM(A1)", "-2+3", "@cmd", "\tx", "\rx")) {
+            assertEquals("'" + evil, ReleaseBuilder.harmless(evil));
+        }
+        for (String plain : List.of("", "Heron Glass", "2 Hands", "a=b")) {
+            assertEquals(plain, ReleaseBuilder.harmless(plain));
+        }
+    }
 }

@@ -280,6 +280,27 @@ class HandsOnTheScreenTest extends OnTheScreen {
         assertFalse("BODY".equalsIgnoreCase(focused().getTagName()));
     }
 
+    /** A held A4 that a MIDI file bends up by two semitones is heard as B4 (MIDI 1.0: 16383 is the greatest bend). */
+    @Test
+    void aMidiFileBringsItsBendsToTheSound() throws Exception {
+        long id = patch(1, "Tide Clock");
+        javax.sound.midi.Sequence sequence = new javax.sound.midi.Sequence(javax.sound.midi.Sequence.PPQ, 480);
+        var track = sequence.createTrack();
+        track.add(new javax.sound.midi.MidiEvent(new javax.sound.midi.ShortMessage(0x90, 69, 100), 0));
+        track.add(new javax.sound.midi.MidiEvent(new javax.sound.midi.ShortMessage(0xE0, 127, 127), 240));
+        track.add(new javax.sound.midi.MidiEvent(new javax.sound.midi.ShortMessage(0x80, 69, 64), 480 * 60));
+        Path file = java.nio.file.Files.createTempFile("bend", ".mid");
+        javax.sound.midi.MidiSystem.write(sequence, 0, file.toFile());
+        page.open("/patches/" + id);
+        page.find("#player-midi").sendKeys(file.toString());
+        page.until(d -> page.text("#messages").contains("1 move of wheels"));
+        page.js("document.getElementById('player-choice').value = 'midi'");
+        page.click("#player-phrase");
+        page.until(d -> page.text("#live-tuner").startsWith("B4"));
+        page.click("#player-phrase");
+        java.nio.file.Files.delete(file);
+    }
+
     /** Another hand has changed the patch: a value that is refused leaves the sound again, and those behind it still arrive. */
     @Test
     void aRefusedValueDoesNotBlockTheEditsBehindIt() {
