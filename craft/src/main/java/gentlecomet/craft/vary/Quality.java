@@ -1,5 +1,6 @@
 package gentlecomet.craft.vary;
 
+import gentlecomet.craft.measure.Roughness;
 import gentlecomet.craft.measure.Timbre;
 import gentlecomet.sound.performance.Audio;
 import java.util.Locale;
@@ -15,7 +16,9 @@ public enum Quality {
     ROUGHER("Rough", "roughness", 1),
     SMOOTHER("Smooth", "roughness", -1);
 
-    private static final int ROUGH_FRAME = 240;
+    /** What of a note is its start and no part of its roughness. */
+    private static final double SETTLED_SECONDS = 0.1;
+    private static final double SMOOTHEST = 3e-3;
 
     private final String word;
     private final String measure;
@@ -54,7 +57,7 @@ public enum Quality {
                     / Math.log(2);
             case "length" -> Math.log(Math.max(1, 1000 * lengthSeconds(audio))) / Math.log(2);
             case "width" -> 10 * Math.log10(held(audio).sideToMid() + 1e-4);
-            default -> roughness(audio);
+            default -> 10 * Math.log10(new Roughness(audio.sampleRate(), SETTLED_SECONDS, Variations.HELD_SECONDS).of(audio) + SMOOTHEST);
         };
     }
 
@@ -79,7 +82,7 @@ public enum Quality {
             case "brightness" -> 0.36;
             case "length" -> 0.28;
             case "width" -> 1.8;
-            default -> 1.3;
+            default -> 1.5;
         };
     }
 
@@ -99,25 +102,5 @@ public enum Quality {
             }
         }
         return 0;
-    }
-
-    /** Energy that beats and buzz add beside the tone: noise between the partials and swings of the level over 5 ms, in dB. */
-    private static double roughness(Audio audio) {
-        int end = Math.min(audio.frames(), audio.sampleRate());
-        double flat = Timbre.of(audio, 0, end).noisiness();
-        double before = 0;
-        double swings = 0;
-        double level = 1e-9;
-        for (int start = 0; start + ROUGH_FRAME <= end; start += ROUGH_FRAME) {
-            double energy = 0;
-            for (int i = start; i < start + ROUGH_FRAME; i++) {
-                energy += audio.left()[i] * audio.left()[i] + audio.right()[i] * audio.right()[i];
-            }
-            double now = Math.sqrt(energy);
-            swings += Math.abs(now - before);
-            level += now;
-            before = now;
-        }
-        return 10 * Math.log10(flat + 0.05 * swings / level + 1e-6);
     }
 }

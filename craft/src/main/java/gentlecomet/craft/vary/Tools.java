@@ -3,6 +3,7 @@ package gentlecomet.craft.vary;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.Unit;
+import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.MacroTarget;
 import gentlecomet.sound.patch.Patch;
 import java.util.ArrayList;
@@ -27,19 +28,24 @@ final class Tools {
                     Pattern.compile(".*reverb\\.decay|.*delay\\.feedback|.*combFeedback|layer\\d\\.amplitude\\.(sustain|hold)|layer\\d\\.envelope\\d\\.(release|decay)"),
                     Pattern.compile("(layer\\d\\.)?effect\\d+\\.mix")),
             "width", List.of(
-                    Pattern.compile("layer\\d\\.(source\\d|noise)\\.width|.*stereo\\.width|.*reverb\\.width|.*chorus\\.spread|.*ensemble\\.depth|.*widener\\.time|.*tremolo\\.spread"),
+                    Pattern.compile("layer\\d\\.(source\\d|noise)\\.width|.*stereo\\.width|.*reverb\\.width|.*chorus\\.spread|.*widener\\.time|.*tremolo\\.spread"),
                     Pattern.compile("layer\\d\\.(source\\d|noise)\\.pan|layer\\d\\.source\\d\\.balance|.*tremolo\\.depth|.*stereo\\.monoBelow|(layer\\d\\.)?effect\\d+\\.mix"),
                     Pattern.compile("layer\\d\\.(source\\d|noise)\\.level|.*chorus\\.depth|.*(reverb|delay)\\.lowCut")),
             "roughness", List.of(
                     Pattern.compile(".*drive\\.amount|layer\\d\\.filter\\d\\.drive|layer\\d\\.source\\d\\.detune|layer\\d\\.drive\\.(amount|mix)|.*crush\\.(bits|rate)"),
-                    Pattern.compile(".*phaseFrom\\d|layer\\d\\.noise\\.level|layer\\d\\.source\\d\\.(gridPull|spread)|.*(tremolo|chorus|ensemble)\\.depth|(layer\\d\\.)?effect\\d+\\.mix"),
-                    Pattern.compile("layer\\d\\.filter\\d\\.(cutoff|envelopeAmount)|.*drive\\.tone")));
+                    Pattern.compile(".*phaseFrom\\d|layer\\d\\.noise\\.level|layer\\d\\.source\\d\\.(gridPull|spread)|.*(tremolo|chorus|ensemble)\\.depth"),
+                    Pattern.compile("(layer\\d\\.)?effect\\d+\\.mix|.*drive\\.tone")));
+
+    /** Effects that make a sound rough by being louder; room and echo only blur it. */
+    private static final Set<String> ROUGH_EFFECTS = Set.of("drive", "crush", "chorus", "ensemble", "tremolo");
 
     /** Octaves that a frequency, and factors of two that a time, may go. */
     private static final double OCTAVES = 2;
     private static final double LONGER_OCTAVES = 4;
     private static final double LEVEL_DB = 3;
-    private static final double MOST_NEW_NOISE_DB = -30;
+    private static final double LEAST_NEW_NOISE_DB = -45;
+    private static final double MOST_NEW_NOISE_DB = -22;
+    private static final double MOST_TIMES = 2.2;
     private static final double OTHER_DB = 9;
     private static final double PERCENT = 40;
     private static final double SHARE_OF_RANGE = 0.3;
@@ -78,6 +84,10 @@ final class Tools {
         if (quality == Quality.ROUGHER && p.id().endsWith("noise.level")) {
             return true;
         }
+        if (quality.measure().equals("roughness") && p.id().endsWith(".mix")) {
+            Parameter type = Parameters.find(p.id().replace(".mix", ".type"));
+            return ROUGH_EFFECTS.contains(ValueText.format(type, patch.soundingValue(type)));
+        }
         boolean brings = p.id().contains(".phaseFrom") || p.id().endsWith(".level");
         return !brings || patch.soundingValue(p) > p.min();
     }
@@ -91,6 +101,7 @@ final class Tools {
             least = value * Math.pow(2, -octaves);
             most = Math.max(p.min(), value) * Math.pow(2, octaves);
         } else if (p.id().endsWith("noise.level") && value <= p.min()) {
+            value = LEAST_NEW_NOISE_DB;
             least = value;
             most = MOST_NEW_NOISE_DB;
         } else if (p.unit() == Unit.DECIBELS) {
@@ -100,9 +111,9 @@ final class Tools {
         } else if (p.unit() == Unit.PERCENT) {
             least = value - PERCENT;
             most = value + PERCENT;
-        } else if (p.unit() == Unit.RADIANS) {
-            least = value / 2;
-            most = value * 2;
+        } else if (p.unit() == Unit.RADIANS || p.id().endsWith(".detune")) {
+            least = quality == Quality.SMOOTHER ? 0 : value / 2;
+            most = value * MOST_TIMES;
         } else {
             double at = p.position(value);
             least = p.value(at - SHARE_OF_RANGE);

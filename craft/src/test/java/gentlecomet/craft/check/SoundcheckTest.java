@@ -86,6 +86,19 @@ class SoundcheckTest {
         breaks("tail.stuck", endless);
     }
 
+    /** Layer 1 plays the lowest keys alone; what is wrong at the key that is measured is layer 2's. */
+    @Test
+    void findingsPointAtTheLayerThatSounds() {
+        Patch split = with(good().withMacro(3, Macro.UNUSED), "layer1.zone.highKey=C2", "layer2.on=on", "layer2.zone.lowKey=C#2",
+                "layer2.source1.level=off", "layer2.source2.wave=saw", "layer2.source2.level=-12", "layer2.source2.cents=-25",
+                "layer2.amplitude.release=9 s");
+        var phrase = Phrases.get("line");
+        var places = new Soundcheck(HouseRules.DEFAULT).sound(split, measuring.measure(split, phrase), phrase).stream()
+                .collect(Collectors.toMap(Finding::rule, Finding::place, (a, b) -> a));
+        assertEquals("layer2.source2.cents", places.get("pitch.tuning"));
+        assertEquals("layer2.amplitude.release", places.get("tail.long"));
+    }
+
     @Test
     void holesInTheKeyMap() {
         Patch hole = with(good(), "layer1.zone.highKey=B3", "layer2.on=on", "layer2.source1.level=-12", "layer2.zone.lowKey=D4");
