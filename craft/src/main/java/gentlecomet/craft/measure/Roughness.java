@@ -16,7 +16,7 @@ public final class Roughness {
     /** One sample of a level is kept of so many of the sound. */
     private static final int STEP = 16;
     private static final double ROUGHEST_HZ = 70;
-    private static final double SHARPNESS = 0.7;
+    private static final double SHARPNESS = 0.5;
     private static final double LOUDNESS_POWER = 0.3;
     /** Of intensity: what lies so far below the loudest band is masked. */
     private static final double MASKED = 3e-5;
@@ -72,6 +72,7 @@ public final class Roughness {
         double gain = Math.pow(1 - decay, 4);
         double[] state = new double[8];
         Swings swings = new Swings((double) rate / STEP);
+        Swings again = new Swings((double) rate / STEP);
         int first = (int) (from * rate);
         double level = 0;
         double swing = 0;
@@ -88,7 +89,7 @@ public final class Roughness {
             }
             if (i % STEP == 0) {
                 double now = gain * Math.sqrt(inRe * inRe + inIm * inIm);
-                double swung = swings.of(now);
+                double swung = again.of(swings.of(now));
                 if (i >= first) {
                     level += now * now;
                     swing += swung * swung;
@@ -112,7 +113,7 @@ public final class Roughness {
         return (Math.pow(10, number / 21.4) - 1) / 4.37e-3;
     }
 
-    /** A band pass around the roughest rate, of the audio EQ cookbook (W3C note), with 0 dB at its top. */
+    /** A band pass around the roughest rate, of the audio EQ cookbook (W3C note), with 0 dB at its top; two in a row are as steep as listeners are. */
     private static final class Swings {
         private final double b;
         private final double a1;

@@ -18,7 +18,7 @@ public enum Quality {
 
     /** What of a note is its start and no part of its roughness. */
     private static final double SETTLED_SECONDS = 0.1;
-    private static final double SMOOTHEST = 3e-3;
+    private static final double SMOOTHEST = 1e-3;
 
     private final String word;
     private final String measure;

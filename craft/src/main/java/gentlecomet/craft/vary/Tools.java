@@ -44,7 +44,7 @@ final class Tools {
     private static final double LONGER_OCTAVES = 4;
     private static final double LEVEL_DB = 3;
     private static final double LEAST_NEW_NOISE_DB = -45;
-    private static final double MOST_NEW_NOISE_DB = -22;
+    private static final double MOST_NEW_NOISE_DB = -26;
     private static final double MOST_TIMES = 2.2;
     private static final double OTHER_DB = 9;
     private static final double PERCENT = 40;

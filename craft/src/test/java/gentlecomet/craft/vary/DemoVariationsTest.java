@@ -64,7 +64,7 @@ class DemoVariationsTest {
         assertEquals(List.of(), faults);
         // A glass bell is as smooth and a mono bass as narrow as it gets, and no sound is darker than its fundamental: that is said.
         List<String> plain = refused.stream().filter(r -> !r.contains("rougher") && !r.contains("smoother")).toList();
-        assertTrue(refused.size() <= 20 && plain.size() <= 6, "most can be varied, " + refused.size() + " could not: " + refused);
+        assertTrue(refused.size() <= 18 && plain.size() <= 5, "most can be varied, " + refused.size() + " could not: " + refused);
     }
 
     private static void compare(String what, Quality quality, Patch patch, Heard before, Variations.Sibling sibling, List<String> faults) {
@@ -267,7 +267,7 @@ class DemoVariationsTest {
             weights += weight;
             sum += weight * band[1] / Math.max(1e-30, band[0]);
         }
-        return sum / weights + 3e-3;
+        return sum / weights + 1e-3;
     }
 
     /** Mean power of a band's level, and of its swings. */
