@@ -1,7 +1,7 @@
 // The bench: ties value bars, pictures and forms to the patch in hand.
 import {LivePatch} from '../engine/engine.js';
 import * as player from './player.js';
-import {ask, say} from './requests.js';
+import {ask, say, withVersion} from './requests.js';
 import {PatchState} from './patch-state.js';
 import {retype, showBar, showLock, showNow, wireBar, wireChoice} from './value-bar.js';
 import {refuse} from './refused.js';
@@ -10,15 +10,16 @@ import {draw} from './pictures.js';
 import {wirePicture} from './picture-hands.js';
 import {openBarMenu} from './bar-menu.js';
 import {matchInHand} from './gain-match.js';
-import {format, tellKeys} from './key-names.js';
+import {format} from './key-names.js';
 import {responseOutdated} from './key-map.js';
 import {drawLive} from './live-pictures.js';
 import {showSlots, showStages, slotsOf} from './slot-meters.js';
 import {showEars} from './ears.js';
-import {flip, hearNow} from './versions.js';
+import {flip, hearNow, showHistory} from './versions.js';
 import {wireBench} from './bench-forms.js';
 import {besideSoon, freshWords, measureSoon, restWith} from './at-rest.js';
 import {putBack, setAside} from './kept-stages.js';
+import {walkTabs} from './tabs.js';
 
 /** @type {PatchState|null} */
 let state = null;
@@ -77,7 +78,7 @@ export function setUpBench(root) {
     new ResizeObserver(redraw).observe(canvas);
   });
   element.querySelectorAll('[data-stage]').forEach(tab => tab.addEventListener('click', () => chooseStage(tab.dataset.stage)));
-  element.querySelector('[role=tablist]').addEventListener('keydown', tabKeys);
+  element.querySelector('[role=tablist]').addEventListener('keydown', e => walkTabs(e, tab => chooseStage(tab.dataset.stage)));
   element.querySelectorAll('[data-layer]').forEach(tab => tab.addEventListener('click', () => chooseLayer(Number(tab.dataset.layer))));
   const set = (index, value) => {
     state.beginGesture();
@@ -154,7 +155,7 @@ async function exchangeNow(url, fields, field) {
   }
   state.hold();
   try {
-    const response = await ask(url, withVersion(fields));
+    const response = await ask(url, withVersion(fields, state.version));
     replaceBench(await response.text());
   } catch (refusal) {
     if (refusal.status === 409) {
@@ -176,21 +177,6 @@ async function exchangeNow(url, fields, field) {
   } finally {
     state.release();
   }
-}
-
-/** Files travel as form data, everything else as plain fields. */
-function withVersion(fields) {
-  if (fields instanceof FormData) {
-    const form = new URLSearchParams(fields);
-    form.set('version', String(state.version));
-    return {form};
-  }
-  if (!Object.values(fields).some(value => value instanceof File)) {
-    return {form: {...fields, version: String(state.version)}};
-  }
-  const data = new FormData();
-  Object.entries({...fields, version: String(state.version)}).forEach(([name, value]) => data.append(name, value));
-  return {data};
 }
 
 function replaceBench(html) {
@@ -254,19 +240,10 @@ export function requestOfBench(element, begins) {
 }
 
 function answered(answer) {
-  const undo = document.getElementById('undo');
-  const redo = document.getElementById('redo');
-  if (!undo) {
+  if (!document.getElementById('undo')) {
     return;
   }
-  undo.disabled = !answer.undo;
-  undo.title = answer.undo ? `Undo: ${answer.undo}` : 'Nothing to undo';
-  redo.disabled = !answer.redo;
-  redo.title = answer.redo ? `Redo: ${answer.redo}` : 'Nothing to redo';
-  tellKeys(undo.parentElement);
-  document.getElementById('save').disabled = answer.saved;
-  document.getElementById('save-state').textContent = answer.saved ? 'saved' : 'unsaved edits';
-  document.getElementById('save-state').className = answer.saved ? 'soft' : 'ember';
+  showHistory(answer);
   bench().dataset.version = answer.version;
   if (answer.brings) {
     bringMore();
@@ -274,19 +251,6 @@ function answered(answer) {
   measureSoon();
   responseOutdated(bench().querySelector('[data-stage-panel="keymap"]'), state.id, redraw);
   besideSoon(bench());
-}
-
-/** Arrows, Home and End go through the ribbon, as through any list of tabs. */
-function tabKeys(e) {
-  const tabs = [...e.currentTarget.querySelectorAll('[role=tab]')];
-  const at = tabs.indexOf(e.target.closest('[role=tab]'));
-  const to = {ArrowRight: at + 1, ArrowLeft: at - 1, Home: 0, End: tabs.length - 1}[e.key];
-  if (at >= 0 && to !== undefined) {
-    e.preventDefault();
-    const tab = tabs[(to + tabs.length) % tabs.length];
-    chooseStage(tab.dataset.stage);
-    tab.focus();
-  }
 }
 
 export function chooseStage(name) {

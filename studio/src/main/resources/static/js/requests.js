@@ -96,3 +96,22 @@ export function hush(key) {
     }
   });
 }
+
+/**
+ * What is sent of a thing that somebody else may have changed: files travel as form data, everything else as plain fields.
+ * @param {Record<string, string|File>|FormData} fields
+ * @param {number} version the one that is shown
+ */
+export function withVersion(fields, version) {
+  if (fields instanceof FormData) {
+    const form = new URLSearchParams(fields);
+    form.set('version', String(version));
+    return {form};
+  }
+  if (!Object.values(fields).some(value => value instanceof File)) {
+    return {form: {...fields, version: String(version)}};
+  }
+  const data = new FormData();
+  Object.entries({...fields, version: String(version)}).forEach(([name, value]) => data.append(name, value));
+  return {data};
+}

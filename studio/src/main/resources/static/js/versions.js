@@ -11,6 +11,23 @@ let hearing = '';
 let heardBefore = 'padA';
 let polling = false;
 
+/**
+ * What can be undone and redone, and whether the state is saved.
+ * @param {{undo: string, redo: string, saved: boolean}} answer the server's, after an edit
+ */
+export function showHistory(answer) {
+  const undo = document.getElementById('undo');
+  const redo = document.getElementById('redo');
+  undo.disabled = !answer.undo;
+  undo.title = answer.undo ? `Undo: ${answer.undo}` : 'Nothing to undo';
+  redo.disabled = !answer.redo;
+  redo.title = answer.redo ? `Redo: ${answer.redo}` : 'Nothing to redo';
+  tellKeys(undo.parentElement);
+  document.getElementById('save').disabled = answer.saved;
+  document.getElementById('save-state').textContent = answer.saved ? 'saved' : 'unsaved edits';
+  document.getElementById('save-state').className = answer.saved ? 'soft' : 'ember';
+}
+
 /** Goes back to the state on the bench, as every edit does. */
 export function hearNow() {
   if (hearing !== '') {

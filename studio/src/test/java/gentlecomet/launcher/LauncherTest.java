@@ -127,6 +127,15 @@ class LauncherTest {
         assertEquals(1, ended.text().lines().count(), ended.text());
     }
 
+    @Test
+    void theLogOfAnEarlierRunIsKept() throws Exception {
+        Files.createDirectory(home.resolve(".comet"));
+        Files.writeString(home.resolve(".comet/app.log"), "what went wrong yesterday\n");
+        tool("java", "echo today >>\"$LOGGING_FILE_NAME\"; exit 1");
+        assertEquals(1, run("start").code());
+        assertEquals("what went wrong yesterday\ntoday\n", Files.readString(home.resolve(".comet/app.log")));
+    }
+
     /** What the environment makes every Java say does not hide the JDK that is there, and nothing is asked of apt. */
     @Test
     void javaToolOptionsDoNotHideTheJdk() throws Exception {

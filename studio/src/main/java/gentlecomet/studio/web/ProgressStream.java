@@ -80,9 +80,10 @@ class ProgressStream {
         return emitter;
     }
 
-    /** How many pages watch something. */
-    int watchers() {
-        return watched.values().stream().mapToInt(w -> w.watchers.size()).sum();
+    /** How many pages watch one thing. */
+    int watchers(String what) {
+        Watched thing = watched.get(what);
+        return thing == null ? 0 : thing.watchers.size();
     }
 
     private void leave(String what, SseEmitter emitter) {

@@ -125,15 +125,14 @@ class DoorTest extends WebWork {
     /** A page that is gone is found out by the heartbeat: its watcher goes within ten seconds, and one query serves all. */
     @Test
     void streamsOfPagesThatAreGoneEnd() throws Exception {
-        int before = streams.watchers();
         List<Socket> pages = IntStream.range(0, 40).mapToObj(i -> watch()).toList();
-        until(() -> streams.watchers() == before + 40);
+        until(() -> streams.watchers("measuring " + bank) == 40);
         for (Socket page : pages.subList(0, 39)) {
             page.close();
         }
-        until(() -> streams.watchers() == before + 1);
+        until(() -> streams.watchers("measuring " + bank) == 1);
         pages.get(39).close();
-        until(() -> streams.watchers() == before);
+        until(() -> streams.watchers("measuring " + bank) == 0);
     }
 
     private Socket watch() {
