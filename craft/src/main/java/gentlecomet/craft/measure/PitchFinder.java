@@ -15,7 +15,7 @@ public final class PitchFinder {
 
     private static final int WINDOW = 2400;
     private static final double APERIODIC = 0.25;
-    private static final double AS_WELL = 0.06;
+    private static final double AS_WELL = 0.1;
     private static final int SHORTEST_LAG = 8;
     private static final int HARMONICS = 8;
     private static final int ROUNDS = 3;

@@ -180,4 +180,14 @@ class ResponseTest {
             assertEquals(-30 * (1 - p.velocity() / 127.0), p.figures().loudness() - full, 0.05, "velocity " + p.velocity());
         }
     }
+
+    /** The wheel of a vibrato does not lead a fifth and an octave away, whatever of the sound beats. */
+    @Test
+    void theWheelOfADemoPatchKeepsItsPitch() throws java.io.IOException {
+        try (var in = ResponseTest.class.getResourceAsStream("/demo/saltmarsh-field-kit/patches/a049-press-for-light.json")) {
+            Patch patch = gentlecomet.craft.format.PatchFormat.read(new String(in.readAllBytes(), java.nio.charset.StandardCharsets.UTF_8), "a049");
+            double cents = Sweep.ofHand(patch, Sweep.Hand.WHEEL, Recordings.NONE).pitchCents();
+            assertTrue(cents < 50, cents + " ct");
+        }
+    }
 }
