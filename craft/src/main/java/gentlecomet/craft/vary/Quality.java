@@ -18,7 +18,8 @@ public enum Quality {
 
     /** What of a note is its start and no part of its roughness. */
     private static final double SETTLED_SECONDS = 0.1;
-    private static final double SMOOTHEST = 1e-3;
+    /** Swings of a tenth of the level: below about a quarter nobody hears roughness (Fastl and Zwicker, chapter 11: 0.07 asper), so nothing is smoother than this. */
+    private static final double SMOOTHEST = 5e-3;
 
     private final String word;
     private final String measure;

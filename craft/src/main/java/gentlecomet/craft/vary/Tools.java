@@ -34,7 +34,10 @@ final class Tools {
             "roughness", List.of(
                     Pattern.compile(".*drive\\.amount|layer\\d\\.filter\\d\\.drive|layer\\d\\.source\\d\\.detune|layer\\d\\.drive\\.(amount|mix)|.*crush\\.(bits|rate)"),
                     Pattern.compile(".*phaseFrom\\d|layer\\d\\.noise\\.level|layer\\d\\.source\\d\\.(gridPull|spread)|.*(tremolo|chorus|ensemble)\\.depth"),
-                    Pattern.compile("(layer\\d\\.)?effect\\d+\\.mix|.*drive\\.tone")));
+                    Pattern.compile("(layer\\d\\.)?effect\\d+\\.mix|.*drive\\.tone"),
+                    // Partials that share a band of hearing beat; fewer or more of them are let through, within what brightness may change.
+                    Pattern.compile("layer\\d\\.filter\\d\\.(cutoff|envelopeAmount|resonance)|.*(bodyTilt|combDamping|\\.highGain|highLevel|\\.highCut|\\.damping|source\\d\\.(position|pulseWidth))"),
+                    Pattern.compile("layer\\d\\.source\\d\\.level|layer\\d\\.source\\d\\.width")));
 
     /** Effects that make a sound rough by being louder; room and echo only blur it. */
     private static final Set<String> ROUGH_EFFECTS = Set.of("drive", "crush", "chorus", "ensemble", "tremolo");
@@ -44,7 +47,7 @@ final class Tools {
     private static final double LONGER_OCTAVES = 4;
     private static final double LEVEL_DB = 3;
     private static final double LEAST_NEW_NOISE_DB = -45;
-    private static final double MOST_NEW_NOISE_DB = -26;
+    private static final double MOST_NEW_NOISE_DB = -14;
     private static final double MOST_TIMES = 2.2;
     private static final double OTHER_DB = 9;
     private static final double PERCENT = 40;
