@@ -43,7 +43,7 @@ public final class LoudnessTable {
         }
     }
 
-    private static CollectionFile demo() throws IOException {
+    static CollectionFile demo() throws IOException {
         Map<String, byte[]> files = new TreeMap<>();
         try (Stream<Path> walk = Files.walk(DEMO)) {
             for (Path file : walk.filter(Files::isRegularFile).toList()) {

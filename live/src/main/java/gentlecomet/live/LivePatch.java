@@ -27,6 +27,12 @@ public final class LivePatch {
         return Parameters.COUNT;
     }
 
+    /** Id of the parameter at a place in the registry. */
+    @JSExport
+    public static String idOf(int index) {
+        return Parameters.at(index).id();
+    }
+
     /** Registry index of an id, or -1. */
     @JSExport
     public static int indexOf(String id) {

@@ -1,17 +1,17 @@
 // Starts the page: the strip once, everything else whenever a piece of page arrives.
-import {allowLevelling} from './at-rest.js';
-import {beforeRequest, benchState, chooseStage, flipVersions, matchLevel, openPlace, requestOfBench, save, setUpBench} from './bench.js';
-import {listeningKey} from './listening.js';
-import {playClicked, setUpPage} from './pages.js';
-import {csrfToken, say} from './requests.js';
-import {fieldOf, refuse} from './refused.js';
-import {rememberFocus} from './focus-kept.js';
-import {panic, playChosen, setUpStrip} from './strip.js';
-import {openShortcuts} from './shortcuts.js';
-import {openFinder} from './finder.js';
-import {hearAll} from './ears.js';
-import {setMiddleOctave, tellKeys} from './key-names.js';
-import * as player from './player.js';
+import {allowLevelling} from './bench/at-rest.js';
+import {beforeRequest, benchState, chooseStage, flipVersions, matchLevel, openPlace, requestOfBench, save, setUpBench} from './bench/bench.js';
+import {listeningKey} from './listening/listening.js';
+import {playClicked, setUpPage} from './page/pages.js';
+import {csrfToken, say} from './page/requests.js';
+import {fieldOf, refuse} from './page/refused.js';
+import {rememberFocus} from './page/focus-kept.js';
+import {panic, playChosen, setUpStrip} from './player/strip.js';
+import {openShortcuts} from './page/shortcuts.js';
+import {openFinder} from './page/finder.js';
+import {hearAll} from './player/mute-solo.js';
+import {setMiddleOctave, tellKeys} from './lib/key-names.js';
+import * as player from './player/player.js';
 
 const STAGES = ['keymap', 'sources', 'filter', 'envelopes', 'motion', 'effects', 'touch', 'level', 'versions'];
 const ready = new WeakSet();

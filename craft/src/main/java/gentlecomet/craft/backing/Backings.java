@@ -1,7 +1,7 @@
 package gentlecomet.craft.backing;
 
-import gentlecomet.craft.phrase.NoteText;
 import gentlecomet.craft.format.PatchFormat;
+import gentlecomet.craft.phrase.NoteText;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.performance.Note;
 import gentlecomet.sound.performance.Phrase;

@@ -1,11 +1,11 @@
 package gentlecomet.craft.command;
 
 import gentlecomet.craft.format.AssetFiles;
-import gentlecomet.craft.format.SoundAsset;
 import gentlecomet.craft.format.CollectionFile;
 import gentlecomet.craft.format.CollectionFormat;
 import gentlecomet.craft.format.FormatException;
 import gentlecomet.craft.format.PatchFormat;
+import gentlecomet.craft.format.SoundAsset;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.SoundFile;

@@ -1,8 +1,8 @@
 package gentlecomet.craft.command;
 
-import gentlecomet.craft.format.AssetFiles;
 import gentlecomet.craft.check.Finding;
 import gentlecomet.craft.check.Soundcheck;
+import gentlecomet.craft.format.AssetFiles;
 import gentlecomet.craft.format.CollectionFile;
 import gentlecomet.craft.format.FormatException;
 import gentlecomet.craft.format.Json;
@@ -27,7 +27,6 @@ import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.performance.Rendering;
 import gentlecomet.sound.source.Recordings;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;

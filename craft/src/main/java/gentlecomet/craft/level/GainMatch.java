@@ -1,5 +1,7 @@
 package gentlecomet.craft.level;
 
+import gentlecomet.craft.edit.CompositeEdit;
+import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.craft.measure.Loudness;
 import gentlecomet.craft.measure.Measuring;
 import gentlecomet.sound.parameter.EffectParameters;
@@ -13,6 +15,8 @@ import gentlecomet.sound.patch.PatchImage;
 import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.performance.Rendering;
 import gentlecomet.sound.source.Recordings;
+import java.util.List;
+import java.util.Locale;
 
 /**
  * Brings what comes out of an effect to the loudness of what goes in: the phrase is rendered with the effect and without it, both
@@ -32,6 +36,12 @@ public final class GainMatch {
 
     /** What was found. @param slot the parameter that is set @param db its new value */
     public record Result(Parameter slot, double db, double beforeLufs, double afterLufs) {
+
+        /** The setting as one step of the history. */
+        public PatchEdit edit() {
+            return new CompositeEdit(String.format(Locale.ROOT, "%s matched: %.1f LUFS before, %.1f after, %+.1f dB", slot.place(), beforeLufs, afterLufs, db),
+                    List.of(new PatchEdit.SetValue(slot, db)));
+        }
     }
 
     /**
@@ -43,15 +53,15 @@ public final class GainMatch {
         if (slot == FILTERS) {
             return matchFilters(patch, phrase, layer);
         }
-        Parameter gain = Parameters.at(first(layer, slot) + EffectParameters.GAIN);
+        Parameter gain = Parameters.at(Parameters.ofEffect(layer, slot) + EffectParameters.GAIN);
         double[] with = PatchImage.of(patch);
         PatchImage.pin(with, gain.index(), 0);
         int slots = layer < 0 ? PatchParameters.EFFECTS : LayerParameters.EFFECTS;
         for (int later = slot + 1; later < slots; later++) {
-            PatchImage.pin(with, first(layer, later) + EffectParameters.ON, 1);
+            PatchImage.pin(with, Parameters.ofEffect(layer, later) + EffectParameters.ON, 1);
         }
         double[] without = with.clone();
-        PatchImage.pin(without, first(layer, slot) + EffectParameters.ON, 1);
+        PatchImage.pin(without, Parameters.ofEffect(layer, slot) + EffectParameters.ON, 1);
         return result(gain, loudness(without, phrase), loudness(with, phrase));
     }
 

@@ -29,11 +29,15 @@ public final class Levelling {
 
     /** The trim that brings a patch to the target, or as near to it as the ceiling lets it come. */
     public static Proposal propose(Patch patch, Measurement measurement, HouseRules rules) {
-        double present = patch.value(TRIM.index());
+        return propose(patch.value(TRIM.index()), patch.naming().category(), measurement, rules);
+    }
+
+    /** The same of a patch whose content nobody has read. @param present its trim in dB @param category id of its category */
+    public static Proposal propose(double present, String category, Measurement measurement, HouseRules rules) {
         if (measurement.silent()) {
             return new Proposal(present, 0, measurement.integratedLufs(), 0, "The patch is silent, so there is nothing to level.");
         }
-        double loudness = rules.measureOf(patch.naming().category()).of(measurement);
+        double loudness = rules.measureOf(category).of(measurement);
         double wanted = rules.targetLufs() - loudness;
         double room = rules.ceilingDbtp() - measurement.truePeakDbtp();
         double allowed = Math.min(wanted, room);

@@ -1,8 +1,8 @@
 package gentlecomet.craft.response;
 
+import gentlecomet.craft.edit.CompositeEdit;
 import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.craft.edit.SetShape;
-import gentlecomet.craft.edit.Together;
 import gentlecomet.craft.measure.Measuring;
 import gentlecomet.sound.engine.Points;
 import gentlecomet.sound.parameter.LayerParameters;
@@ -91,7 +91,7 @@ public final class Evening {
         List<SplitStep> after = SplitStep.of(even, recordings);
         String words = Proposal.worst(before) == 0 ? String.format(Locale.ROOT, "Evened out over the keys: up to %.1f dB", first)
                 : String.format(Locale.ROOT, "Evened out: greatest step at a split %.1f dB before, %.1f after", Proposal.worst(before), Proposal.worst(after));
-        return new Proposal(new Together(words, edits), before, after);
+        return new Proposal(new CompositeEdit(words, edits), before, after);
     }
 
     /** Keys of a layer at which its level is set: both ends and evenly between. */

@@ -1,6 +1,12 @@
 package gentlecomet.craft.response;
 
+import gentlecomet.craft.edit.CompositeEdit;
+import gentlecomet.craft.edit.PatchEdit;
+import gentlecomet.craft.edit.SetShape;
 import gentlecomet.craft.measure.Measuring;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.PatchImage;
 import gentlecomet.sound.performance.Phrase;
@@ -34,6 +40,22 @@ public final class VelocityCurve {
         int key = Measuring.probeKey(patch);
         return VELOCITIES.stream().map(v -> new Point(v, NoteFigures.of(
                 rendering.render(image, Phrase.single(key, v, HELD_SECONDS), TAIL_SECONDS, Rendering.Hands.AT_REST).audio(), key, HELD_SECONDS))).toList();
+    }
+
+    /**
+     * A drawn velocity curve from notes that were played from soft to hard, as an edit.
+     *
+     * @param played velocities from 1 to 127
+     * @throws PatchEdit.EditException when they cannot make a curve
+     */
+    public static PatchEdit fitted(int[] played) {
+        try {
+            return new CompositeEdit("Velocity curve fitted to " + played.length + " notes", List.of(
+                    new PatchEdit.SetValue(Parameters.at(PatchParameters.VELOCITY_CURVE), PatchParameters.VELOCITY_DRAWN),
+                    new SetShape(Shapes.ALL.get(Shapes.VELOCITY), fit(played))));
+        } catch (IllegalArgumentException e) {
+            throw new PatchEdit.EditException(e.getMessage());
+        }
     }
 
     /**

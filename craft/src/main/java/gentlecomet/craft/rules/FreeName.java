@@ -5,7 +5,6 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Set;
 
 /** Names that the program makes up: they are free, and they obey the house rules wherever one can be found that does. */
@@ -24,10 +23,10 @@ public final class FreeName {
     public static String of(String wanted, Collection<String> taken, HouseRules rules) {
         NameRules names = new NameRules(rules);
         Set<String> folded = new HashSet<>();
-        taken.forEach(t -> folded.add(folded(t)));
+        taken.forEach(t -> folded.add(NameRules.key(t)));
         String fallback = null;
         for (String candidate : candidates(wanted, rules.nameMaxLength())) {
-            if (candidate.length() <= NameRules.STORED_LENGTH && !folded.contains(folded(candidate))) {
+            if (candidate.length() <= NameRules.STORED_LENGTH && !folded.contains(NameRules.key(candidate))) {
                 if (obeys(candidate, names)) {
                     return candidate;
                 }
@@ -88,9 +87,5 @@ public final class FreeName {
         String[] own = name.split(" ");
         int kept = Math.max(1, own.length - last);
         return String.join(" ", List.of(own).subList(0, Math.min(kept, own.length))) + " " + words;
-    }
-
-    private static String folded(String name) {
-        return name.toLowerCase(Locale.ROOT).replaceAll("\\s+", "");
     }
 }

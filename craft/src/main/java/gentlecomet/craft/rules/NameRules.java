@@ -40,8 +40,18 @@ public final class NameRules {
 
     /** The rules that a name breaks, given the names of all other patches of the collection. */
     public List<Breach> check(Naming naming, Collection<String> otherNames) {
+        String key = key(naming.name());
+        return check(naming.name(), naming.category(), otherNames.stream().filter(other -> key(other).equals(key)).toList());
+    }
+
+    /**
+     * The rules that a name breaks.
+     *
+     * @param category id of the patch's category, empty for none
+     * @param alike    names of other patches of the collection that have the same {@link #key}
+     */
+    public List<Breach> check(String name, String category, Collection<String> alike) {
         List<Breach> breaches = new ArrayList<>();
-        String name = naming.name();
         if (name.length() > rules.nameMaxLength()) {
             breaches.add(new Breach("name.length",
                     "The name has " + name.length() + " characters; the house allows " + rules.nameMaxLength() + "."));
@@ -51,23 +61,18 @@ public final class NameRules {
         } else if (!pattern.matches(name)) {
             breaches.add(new Breach("name.pattern", "\"" + shortened(name) + "\" is not " + rules.namePatternHint() + "."));
         }
-        String folded = folded(name);
-        for (String other : otherNames) {
-            if (folded(other).equals(folded)) {
-                breaches.add(new Breach("name.duplicate", other.equals(name) ? "Another patch has the same name."
-                        : "The name differs from \"" + other + "\" only in capitals or spaces."));
-                break;
-            }
-        }
-        if (naming.category().isEmpty()) {
+        alike.stream().findFirst().ifPresent(other -> breaches.add(new Breach("name.duplicate", other.equals(name) ? "Another patch has the same name."
+                : "The name differs from \"" + other + "\" only in capitals or spaces.")));
+        if (category.isEmpty()) {
             breaches.add(new Breach("category.missing", "No category is chosen."));
-        } else if (rules.category(naming.category()).isEmpty()) {
-            breaches.add(new Breach("category.unknown", "The house rules have no category \"" + naming.category() + "\"."));
+        } else if (rules.category(category).isEmpty()) {
+            breaches.add(new Breach("category.unknown", "The house rules have no category \"" + category + "\"."));
         }
         return breaches;
     }
 
-    private static String folded(String name) {
+    /** A name as it counts for duplicates: without capitals and spaces. */
+    public static String key(String name) {
         return name.toLowerCase(Locale.ROOT).replaceAll("\\s+", "");
     }
 

@@ -20,7 +20,7 @@ import java.util.Set;
 
 /**
  * Makes siblings of a patch in a wished direction. What is moved is what a sound designer would reach for ({@link Tools}); which way each of it leads is measured.
- * Every sibling moves its own seeded choice as far as the strength asks, and no further than where something else of the sound would be lost ({@link Character}); what
+ * Every sibling moves its own seeded choice as far as the strength asks, and no further than where something else of the sound would be lost ({@link SoundCharacter}); what
  * cannot be moved that way says so. The same patch, quality, strength and seed give the same siblings.
  */
 public final class Variations {
@@ -66,7 +66,7 @@ public final class Variations {
     }
 
     /** The original as it is measured, and what leads away from it, tier after tier. */
-    private record Start(Patch patch, Quality quality, int key, double before, Character character, List<List<Lead>> tiers) {
+    private record Start(Patch patch, Quality quality, int key, double before, SoundCharacter character, List<List<Lead>> tiers) {
     }
 
     private record Attempt(Patch patch, double went, String held) {
@@ -81,7 +81,7 @@ public final class Variations {
     public List<Sibling> of(Patch patch, Quality quality, double strength, int count, int seed) {
         int key = Measuring.probeKey(patch);
         Audio original = render(patch, quality, key);
-        Start start = new Start(patch, quality, key, quality.of(original), Character.of(original, key), new ArrayList<>());
+        Start start = new Start(patch, quality, key, quality.of(original), SoundCharacter.of(original, key), new ArrayList<>());
         List<Sibling> siblings = new ArrayList<>();
         for (int n = 0; n < count; n++) {
             siblings.add(sibling(start, strength * quality.unit(), Grain.hash(seed, n, quality.ordinal())));
@@ -122,7 +122,7 @@ public final class Variations {
             if (gain < LEAST_GAIN * start.quality().unit()) {
                 return null;
             }
-            if (Character.of(tried, start.key()).broken(start.character(), start.quality()).isEmpty()) {
+            if (SoundCharacter.of(tried, start.key()).broken(start.character(), start.quality()).isEmpty()) {
                 return new Lead(tool, part == PARTS[0] ? end : position);
             }
         }
@@ -171,7 +171,7 @@ public final class Variations {
             Patch tried = moved(start.patch(), leads, shares, scale);
             Audio audio = render(tried, start.quality(), start.key());
             double distance = (start.quality().of(audio) - start.before()) * start.quality().direction();
-            String broken = Loudness.of(audio).momentaryMax() > -60 ? Character.of(audio, start.key()).broken(start.character(), start.quality()) : "sound";
+            String broken = Loudness.of(audio).momentaryMax() > -60 ? SoundCharacter.of(audio, start.key()).broken(start.character(), start.quality()) : "sound";
             if (broken.isEmpty() && distance > 0 && Math.abs(distance - wanted) <= Math.abs(best.went() - wanted)) {
                 best = new Attempt(tried, distance, best.held());
             }

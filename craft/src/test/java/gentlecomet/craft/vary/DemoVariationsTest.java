@@ -28,7 +28,7 @@ import org.apache.commons.math3.transform.TransformType;
 import org.junit.jupiter.api.Test;
 
 /**
- * Ten patches of the demo in all eight directions at strength 0.8. What was asked for moves by a fifth at least, everything else stays within the bounds of {@link Character}:
+ * Ten patches of the demo in all eight directions at strength 0.8. What was asked for moves by a fifth at least, everything else stays within the bounds of {@link SoundCharacter}:
  * by measures of this test alone, on another note (velocity 84, held for 0.8 s), with the Fourier transform of Apache Commons Math.
  */
 class DemoVariationsTest {
@@ -103,20 +103,20 @@ class DemoVariationsTest {
     }
 
     private static String kept(Quality quality, Heard before, Heard after) {
-        if (!quality.measure().equals("brightness") && Math.abs(octaves(after.brightnessHz, before.brightnessHz)) > Character.brightnessOctaves(quality)) {
+        if (!quality.measure().equals("brightness") && Math.abs(octaves(after.brightnessHz, before.brightnessHz)) > SoundCharacter.brightnessOctaves(quality)) {
             return "brightness";
         }
-        if (!quality.measure().equals("length") && Math.abs(octaves(after.lengthSeconds, before.lengthSeconds)) > Character.LENGTH_OCTAVES) {
+        if (!quality.measure().equals("length") && Math.abs(octaves(after.lengthSeconds, before.lengthSeconds)) > SoundCharacter.LENGTH_OCTAVES) {
             return "length";
         }
-        if (Math.abs(octaves(after.attackSeconds, before.attackSeconds)) > 1 && Math.abs(after.attackSeconds - before.attackSeconds) > Character.ATTACK_SECONDS) {
+        if (Math.abs(octaves(after.attackSeconds, before.attackSeconds)) > 1 && Math.abs(after.attackSeconds - before.attackSeconds) > SoundCharacter.ATTACK_SECONDS) {
             return "attack";
         }
-        if (Math.abs(1200 * octaves(after.pitchHz, before.pitchHz)) > Character.PITCH_CENTS) {
+        if (Math.abs(1200 * octaves(after.pitchHz, before.pitchHz)) > SoundCharacter.PITCH_CENTS) {
             return "pitch";
         }
         double width = Math.max(-20, after.widthDb) - Math.max(-20, before.widthDb);
-        return !quality.measure().equals("width") && Math.abs(width) > Character.WIDTH_DB ? "width" : "";
+        return !quality.measure().equals("width") && Math.abs(width) > SoundCharacter.WIDTH_DB ? "width" : "";
     }
 
     private static double octaves(double a, double b) {

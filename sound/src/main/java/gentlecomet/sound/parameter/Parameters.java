@@ -56,6 +56,11 @@ public final class Parameters {
         return PatchParameters.SIZE + layer * LayerParameters.SIZE + place;
     }
 
+    /** Index of the first parameter of an effect slot: its type. @param layer from 0, or -1 for the chain that all layers share @param slot from 0 */
+    public static int ofEffect(int layer, int slot) {
+        return layer < 0 ? PatchParameters.effect(slot) : ofLayer(layer, LayerParameters.effect(slot));
+    }
+
     /** Registry index of a source's parameter; layer and source count from 0. */
     public static int ofSource(int layer, int source, int place) {
         return ofLayer(layer, LayerParameters.source(source) + place);

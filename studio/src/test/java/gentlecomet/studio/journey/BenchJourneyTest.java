@@ -1,16 +1,15 @@
 package gentlecomet.studio.journey;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
-import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.interactions.Actions;
-import org.openqa.selenium.By;
 import org.openqa.selenium.support.ui.Select;
 
-/** Work at the bench: listening by parts, comparing versions, mending loose ends, copying, finding, and editing on pictures. */
+/** Work at the bench: listening by parts, comparing versions, mending loose ends, copying, finding, and patches on pictures. */
 class BenchJourneyTest extends OnTheScreen {
 
     @Test
@@ -43,7 +42,7 @@ class BenchJourneyTest extends OnTheScreen {
         page.typeValue("levelTrim", "-3 dB");
         page.until(d -> measured(page, plain - 3));
         page.click("#undo");
-        page.until(d -> editing.get(id).patch().value("levelTrim") == -9);
+        page.until(d -> patches.get(id).patch().value("levelTrim") == -9);
         page.until(d -> measured(page, plain - 9));
     }
 
@@ -67,28 +66,28 @@ class BenchJourneyTest extends OnTheScreen {
         page.find("[id='layer1.lfo1.rate']");
         new Select(page.find(division)).selectByVisibleText("1/8");
         page.until(d -> page.js("return document.getElementById('layer1.lfo1.rate')") == null);
-        double eighth = editing.get(id).patch().value("layer1.lfo1.division");
+        double eighth = patches.get(id).patch().value("layer1.lfo1.division");
         page.js("window.choice = document.getElementById('layer1.lfo1.division')");
         new Select(page.find(division)).selectByVisibleText("1/4");
-        page.until(d -> editing.get(id).patch().value("layer1.lfo1.division") > eighth);
+        page.until(d -> patches.get(id).patch().value("layer1.lfo1.division") > eighth);
         assertEquals(true, page.js("return window.choice === document.getElementById('layer1.lfo1.division')"), "the bars stay");
         page.find(division).sendKeys(Keys.chord(Keys.CONTROL, "z"));
-        page.until(d -> editing.get(id).patch().value("layer1.lfo1.division") == eighth);
+        page.until(d -> patches.get(id).patch().value("layer1.lfo1.division") == eighth);
         page.until(d -> page.js("return window.choice !== document.getElementById('layer1.lfo1.division')"));
         page.find(division).sendKeys(Keys.chord(Keys.CONTROL, "z"));
         page.find("[id='layer1.lfo1.rate']");
         hurriedChoices(page, id);
-        assertEquals(0, editing.get(id).patch().value("layer1.lfo1.division"));
+        assertEquals(0, patches.get(id).patch().value("layer1.lfo1.division"));
     }
 
     /** A choice that is made before the page has come back from the one before is no edit on an old state. */
     private void hurriedChoices(Browser page, long id) {
-        long version = editing.get(id).version();
+        long version = patches.get(id).version();
         page.js("const wave = document.getElementById('layer1.lfo1.wave'); for (const k of [4, 7, 0]) { wave.selectedIndex = k; "
                 + "wave.dispatchEvent(new Event('change', {bubbles: true})); }");
-        page.until(d -> editing.get(id).version() == version + 3);
+        page.until(d -> patches.get(id).version() == version + 3);
         page.until(d -> page.js("return document.getElementById('layer1.lfo1.wave').value").equals("0"));
-        assertEquals(0, editing.get(id).patch().value("layer1.lfo1.wave"));
+        assertEquals(0, patches.get(id).patch().value("layer1.lfo1.wave"));
         assertEquals(0L, page.js("return document.querySelectorAll('#messages .message-box').length"));
     }
 
@@ -98,13 +97,13 @@ class BenchJourneyTest extends OnTheScreen {
         page.js("const s = document.getElementById('layer1.source2.wave'); s.value = '2'; s.dispatchEvent(new Event('change'))");
         page.until(d -> page.text(".loose").contains("Layer 1 source 2 is set up"));
         page.click(".loose [data-fix]");
-        page.until(d -> editing.get(id).patch().value("layer1.source2.level") == -12);
+        page.until(d -> patches.get(id).patch().value("layer1.source2.level") == -12);
         page.until(d -> d.findElements(By.cssSelector(".loose li")).isEmpty());
     }
 
     /** Muting takes a source out of what is heard, says so, and changes nothing of the patch. */
     private void listeningByParts(Browser page, long id) {
-        long version = editing.get(id).version();
+        long version = patches.get(id).version();
         page.js("document.getElementById('player-choice').value = 'trial3'");
         page.click("#player-repeat");
         page.click("#player-phrase");
@@ -117,7 +116,7 @@ class BenchJourneyTest extends OnTheScreen {
         page.until(d -> loudness(page) <= -70);
         page.click("#ears button");
         page.until(d -> loudness(page) > both - 2);
-        assertEquals(version, editing.get(id).version(), "nothing of this is stored");
+        assertEquals(version, patches.get(id).version(), "nothing of this is stored");
         page.until(d -> page.text("#live-tuner").startsWith("C3"), "the held note is C3");
     }
 
@@ -139,11 +138,11 @@ class BenchJourneyTest extends OnTheScreen {
         page.click(form + "button");
         page.until(d -> d.findElements(By.id("effect1.mix")).size() == 1);
         page.typeValue("effect1.drive.amount", "24");
-        page.until(d -> editing.get(id).patch().value("effect1.drive.amount") == 24);
+        page.until(d -> patches.get(id).patch().value("effect1.drive.amount") == 24);
         page.find("[id='effect1.mix']").sendKeys("g");
         page.until(d -> d.findElement(By.id("undo")).getDomAttribute("title").contains("Effect 1 matched"));
         new Select(page.find("[id='effect1.type']")).selectByVisibleText("none");
-        page.until(d -> editing.get(id).patch().value("effect1.type") == 0);
+        page.until(d -> patches.get(id).patch().value("effect1.type") == 0);
     }
 
     private static double loudness(Browser page) {
@@ -157,7 +156,7 @@ class BenchJourneyTest extends OnTheScreen {
         page.until(d -> d.findElement(By.cssSelector("[data-hear='padA']")).isEnabled());
         page.click("[data-stage=sources]");
         page.typeValue("layer1.source1.level", "-30 dB");
-        page.until(d -> editing.get(id).patch().value("layer1.source1.level") == -30);
+        page.until(d -> patches.get(id).patch().value("layer1.source1.level") == -30);
         page.click("[data-stage=versions]");
         page.click("[data-differences='padA']");
         page.until(d -> page.text("#differences").contains("-12.0 dB") && page.text("#differences").contains("-30.0 dB"));
@@ -166,7 +165,7 @@ class BenchJourneyTest extends OnTheScreen {
         page.keys("f");
         page.until(d -> "true".equals(page.find("[data-hear='']").getDomAttribute("aria-pressed")));
         page.click("#differences [data-take-back]");
-        page.until(d -> editing.get(id).patch().value("layer1.source1.level") == -12);
+        page.until(d -> patches.get(id).patch().value("layer1.source1.level") == -12);
         page.until(d -> page.text("#differences").contains("No difference"));
     }
 
@@ -175,7 +174,7 @@ class BenchJourneyTest extends OnTheScreen {
         page.click("[data-part='layer1.source2.'] [data-copy-part]");
         page.until(d -> page.text("#messages").contains("Copied layer 1 source 2"));
         page.click("[data-part='layer1.source3.'] [data-paste-part]");
-        page.until(d -> editing.get(id).patch().value("layer1.source3.wave") == 2);
+        page.until(d -> patches.get(id).patch().value("layer1.source3.wave") == 2);
         page.click("[data-part='layer1.noise.'] [data-paste-part]");
         page.until(d -> page.text("#messages").contains("does not fit into"));
         page.js("document.querySelectorAll('.message-box button:last-child').forEach(b => b.click())");
@@ -190,10 +189,10 @@ class BenchJourneyTest extends OnTheScreen {
             page.click(form + "button");
             page.find(".effect-card canvas[data-picture='" + type + "']");
         }
-        drag(page, "equaliser", "(await import('/js/effect-pictures.js')).equaliserPoints", 3, 0, -40);
-        page.until(d -> editing.get(id).patch().value("effect1.equaliser.gain3") > 3);
-        drag(page, "delay", "(await import('/js/effect-pictures.js')).delayPoints", 0, 40, 0);
-        page.until(d -> editing.get(id).patch().value("effect2.delay.timeLeft") > 0.4);
+        drag(page, "equaliser", "(await import('@js/bench/pictures/effect-pictures.js')).equaliserPoints", 3, 0, -40);
+        page.until(d -> patches.get(id).patch().value("effect1.equaliser.gain3") > 3);
+        drag(page, "delay", "(await import('@js/bench/pictures/effect-pictures.js')).delayPoints", 0, 40, 0);
+        page.until(d -> patches.get(id).patch().value("effect2.delay.timeLeft") > 0.4);
     }
 
     private static void drag(Browser page, String picture, String points, int which, int across, int down) {
@@ -201,7 +200,7 @@ class BenchJourneyTest extends OnTheScreen {
         page.js("document.querySelector(arguments[0]).scrollIntoView({block: 'center'})", css);
         @SuppressWarnings("unchecked")
         List<Number> place = (List<Number>) page.jsLater("const [css, which, done] = arguments; (async () => { const c = document.querySelector(css);"
-                + " const b = c.getBoundingClientRect(); const p = " + points + "((await import('/js/player.js')).heard(), Number(c.dataset.first), b.width, b.height)[which];"
+                + " const b = c.getBoundingClientRect(); const p = " + points + "((await import('@js/player/player.js')).heard(), Number(c.dataset.first), b.width, b.height)[which];"
                 + " done([p.x - b.width / 2, p.y - b.height / 2]); })()", css, which);
         new Actions(page.driver).moveToElement(page.find(css), place.get(0).intValue(), place.get(1).intValue()).clickAndHold().moveByOffset(across, down)
                 .moveByOffset(0, 0).release().perform();

@@ -121,12 +121,18 @@ final class Browser implements AutoCloseable {
         find("body").sendKeys(keys);
     }
 
+    /** Runs a script in the page; "@js/" in it stands for where this page's own modules are. */
     Object js(String script, Object... arguments) {
-        return ((JavascriptExecutor) driver).executeScript(script, arguments);
+        return ((JavascriptExecutor) driver).executeScript(placed(script), arguments);
     }
 
+    /** The same of a script that calls its last argument when it is done. */
     Object jsLater(String script, Object... arguments) {
-        return driver.executeAsyncScript(script, arguments);
+        return driver.executeAsyncScript(placed(script), arguments);
+    }
+
+    private String placed(String script) {
+        return script.contains("@js/") ? script.replace("@js/", find("script[type=module]").getDomProperty("src").replace("app.js", "")) : script;
     }
 
     /** What the page complained of, but for answers that refuse bad input. */

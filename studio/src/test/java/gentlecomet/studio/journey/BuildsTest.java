@@ -34,12 +34,12 @@ class BuildsTest extends OnTheScreen {
                 page.click(".page-head button.primary");
                 long id = Long.parseLong(page.until(d -> d.getCurrentUrl().matches(".*/patches/\\d+") ? d.getCurrentUrl().replaceAll(".*/", "") : null));
                 page.find("#bench");
-                int gestures = new Hands(page, editing, LISTS.toAbsolutePath(), id).perform(Files.readAllLines(list));
-                Patch patch = editing.get(id).patch();
+                int gestures = new Hands(page, patches, LISTS.toAbsolutePath(), id).perform(Files.readAllLines(list));
+                Patch patch = patches.get(id).patch();
                 Files.writeString(built.resolve(list.getFileName().toString().replace(".txt", ".json")), PatchFormat.write(patch));
                 count.append(patch.name()).append(": ").append(gestures).append(" gestures\n");
                 assertEquals(List.of(), LooseEnds.of(patch), patch.name());
-                assertTrue(Boolean.getBoolean("comet.builds.write") || patches.inBank(demo).stream().anyMatch(row -> row.name().equals(patch.name()) && sameSound(row.patch(), patch)),
+                assertTrue(Boolean.getBoolean("comet.builds.write") || patches.inBank(demo).stream().anyMatch(row -> row.name().equals(patch.name()) && sameSound(patches.get(row.id()).patch(), patch)),
                         patch.name() + " is the demo's patch; what was built stands in " + built);
             }
         }

@@ -9,10 +9,10 @@ import gentlecomet.craft.format.Hashes;
 import gentlecomet.craft.measure.Measuring;
 import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.sound.patch.Patch;
-import gentlecomet.studio.service.Measures;
-import gentlecomet.studio.store.CollectionStore.CollectionRow;
-import gentlecomet.studio.store.MeasureStore;
-import gentlecomet.studio.store.RoundStore;
+import gentlecomet.studio.collection.CollectionRow;
+import gentlecomet.studio.listening.Rounds;
+import gentlecomet.studio.measure.MeasureFixture;
+import gentlecomet.studio.soundcheck.SoundcheckFixture;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
@@ -41,9 +41,7 @@ class EveryViewTest extends OnTheScreen {
     }
 
     @Autowired
-    private MeasureStore measures;
-    @Autowired
-    private RoundStore rounds;
+    private Rounds rounds;
 
     private long collection;
     private long bank;
@@ -132,11 +130,11 @@ class EveryViewTest extends OnTheScreen {
     private void fillABank(int slots) {
         long first = newBank("Halocline and Saltmarsh Expedition Field Recordings Collection of Long Names");
         bank = first;
-        collection = banks.bank(first).collectionId();
-        CollectionRow row = banks.collection(collection);
+        collection = collections.bank(first).collectionId();
+        CollectionRow row = collections.get(collection);
         Patch plain = Patch.neutral("Plain");
         dense = patches.insert(bank, 1, DensePatch.make(), "As it began");
-        editing.save(dense, 0, "first");
+        patches.save(dense, 0, "first");
         for (int slot = 2; slot <= slots; slot++) {
             String name = slot % 9 == 0 ? DensePatch.LONG_NAME.substring(0, 60) + " " + slot : "Patch " + slot;
             patches.insert(bank, slot, plain.withNaming(plain.naming().withName(name)), "As it began");
@@ -149,12 +147,12 @@ class EveryViewTest extends OnTheScreen {
                     "Something was found that takes a sentence of some length to tell, with what was expected in its place; look at the numbers and listen to it.",
                     Map.of("measured", "-23.4 LUFS", "expected", "-18.0 LUFS"), "layer1.source1.level", i == 1 ? "C3:100:1" : ""));
         }
-        for (var patch : List.of(patches.find(dense).orElseThrow(), patches.inBank(bank).get(1))) {
-            measures.save(patch.soundHash(), row.rules().phraseOf(patch.category()), measurement);
-            measures.saveFindings(patch.soundHash(), patch.category(), Measures.rulesHash(row.rules()), findings);
-            rounds.give(round, new RoundStore.Verdict(patch.id(), patch.contentHash(), "fix", "The release is too long for a pad of this kind, and the low end is muddy."));
+        for (var patch : List.of(patches.summary(dense), patches.inBank(bank).get(1))) {
+            MeasureFixture.save(jdbc, patch.soundHash(), row.rules().phraseOf(patch.category()), measurement);
+            SoundcheckFixture.save(jdbc, patch.soundHash(), patch.category(), row.rules(), findings);
+            rounds.give(round, patch.id(), "fix", "The release is too long for a pad of this kind, and the low end is muddy.");
         }
-        measures.save(Hashes.sound(plain), row.rules().phraseOf(""), measurement);
+        MeasureFixture.save(jdbc, Hashes.sound(plain), row.rules().phraseOf(""), measurement);
     }
 
     private static String read(String resource) {

@@ -1,6 +1,6 @@
 package gentlecomet.studio.journey;
 
-import gentlecomet.studio.service.PatchEditing;
+import gentlecomet.studio.patch.Patches;
 import java.nio.file.Path;
 import java.util.List;
 import org.openqa.selenium.By;
@@ -14,7 +14,7 @@ import org.openqa.selenium.support.ui.Select;
 final class Hands {
 
     private final Browser page;
-    private final PatchEditing editing;
+    private final Patches patches;
     private final Path files;
     private final long id;
     private int gestures;
@@ -22,9 +22,9 @@ final class Hands {
     private int lastRoute = -1;
 
     /** @param files folder of the sound files that lists name */
-    Hands(Browser page, PatchEditing editing, Path files, long id) {
+    Hands(Browser page, Patches patches, Path files, long id) {
         this.page = page;
-        this.editing = editing;
+        this.patches = patches;
         this.files = files;
         this.id = id;
     }
@@ -81,10 +81,10 @@ final class Hands {
     /** Does something that changes the patch, and waits until the page shows the new state. */
     private void changing(Runnable action) {
         gestures++;
-        long before = editing.get(id).version();
+        long before = patches.get(id).version();
         action.run();
         page.until(d -> {
-            long now = editing.get(id).version();
+            long now = patches.get(id).version();
             return now > before && d.findElement(By.id("bench")).getDomAttribute("data-version").equals(String.valueOf(now));
         });
     }
@@ -130,7 +130,7 @@ final class Hands {
             return;
         }
         page.until(d -> gentlecomet.sound.parameter.ValueText.format(gentlecomet.sound.parameter.Parameters.find(parameter),
-                editing.get(id).patch().soundingValue(gentlecomet.sound.parameter.Parameters.find(parameter))).equals(after));
+                patches.get(id).patch().soundingValue(gentlecomet.sound.parameter.Parameters.find(parameter))).equals(after));
     }
 
     private void addEffect(String type) {
@@ -148,7 +148,7 @@ final class Hands {
         page.find("#add-route input[name=depth]").sendKeys(depth);
         gestures += 2;
         changing(() -> page.click("#add-route button"));
-        lastRoute = editing.get(id).patch().routes().size() - 1;
+        lastRoute = patches.get(id).patch().routes().size() - 1;
     }
 
     private void side(String side) {

@@ -7,7 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.patch.Patch;
-import gentlecomet.studio.store.RoundStore;
+import gentlecomet.studio.listening.Rounds;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
@@ -29,7 +29,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 class HandsOnTheScreenTest extends OnTheScreen {
 
     @Autowired
-    private RoundStore rounds;
+    private Rounds rounds;
     private Browser page;
     private long bank;
 
@@ -92,7 +92,7 @@ class HandsOnTheScreenTest extends OnTheScreen {
         name.sendKeys(Keys.chord(Keys.CONTROL, "a"), "Ebb Bell", Keys.ENTER);
         assertEquals("Name of slot 2", focused().getDomAttribute("aria-label"));
         focused().sendKeys("Flood Bell", Keys.TAB);
-        page.until(d -> editing.get(first).name().equals("Ebb Bell") && editing.get(second).name().equals("Flood Bell"));
+        page.until(d -> patches.get(first).name().equals("Ebb Bell") && patches.get(second).name().equals("Flood Bell"));
         page.until(d -> !"BODY".equalsIgnoreCase(focused().getTagName()));
         page.until(d -> d.findElement(By.cssSelector("tr[data-slot='1'] input[name=name]")).getDomAttribute("value").equals("Ebb Bell"));
         page.until(d -> page.text("#player-name").equals("Ebb Bell"), "the player has the new name");
@@ -123,7 +123,7 @@ class HandsOnTheScreenTest extends OnTheScreen {
         long id = patch(1, "Tide Clock");
         page.open("/patches/" + id);
         page.find("#bench");
-        page.js("import('/js/requests.js').then(m => { m.say('calm', {calm: true, key: 'calm'}); m.say('stays', {key: 'stays'}); })");
+        page.js("import('@js/page/requests.js').then(m => { m.say('calm', {calm: true, key: 'calm'}); m.say('stays', {key: 'stays'}); })");
         page.until(d -> d.findElements(By.cssSelector("#messages .message-box")).size() == 2);
         assertEquals(true, page.js("""
                 const page = document.getElementById('page').getBoundingClientRect(), box = document.getElementById('messages').getBoundingClientRect(),
@@ -142,9 +142,9 @@ class HandsOnTheScreenTest extends OnTheScreen {
         page.typeValue("layer1.lfo1.rate", "999");
         assertTrue(page.text(".bar .refusal").contains("it goes from 0.02 Hz to 40.0 Hz"), page.text(".bar .refusal"));
         assertEquals("true", focused().getDomAttribute("aria-invalid"));
-        assertEquals(5, editing.get(id).patch().value("layer1.lfo1.rate"));
+        assertEquals(5, patches.get(id).patch().value("layer1.lfo1.rate"));
         focused().sendKeys(Keys.chord(Keys.CONTROL, "a"), "12", Keys.ENTER);
-        page.until(d -> editing.get(id).patch().value("layer1.lfo1.rate") == 12);
+        page.until(d -> patches.get(id).patch().value("layer1.lfo1.rate") == 12);
         page.find("#add-route input[name=source]").sendKeys("Mod wheel");
         page.find("#add-route input[name=target]").sendKeys("Layer 1 filter 1: Cutoff");
         page.find("#add-route input[name=depth]").sendKeys("plenty");
@@ -156,7 +156,7 @@ class HandsOnTheScreenTest extends OnTheScreen {
     @Test
     void aFieldOfAFormThatIsRefusedIsMarked() {
         patch(1, "Tide Clock");
-        long collection = banks.bank(bank).collectionId();
+        long collection = collections.bank(bank).collectionId();
         page.open("/collections/" + collection + "/rules");
         page.fill("input[name=namePattern]", "[unclosed");
         page.click(".rules-form button.primary");
@@ -177,12 +177,12 @@ class HandsOnTheScreenTest extends OnTheScreen {
         name.sendKeys("Brightness", Keys.TAB);
         // The first exchange is on its way now.
         focused().sendKeys("dark");
-        page.until(d -> editing.get(id).patch().macros().get(0).name().equals("Brightness"));
-        page.until(d -> d.findElement(By.id("bench")).getDomAttribute("data-version").equals(String.valueOf(editing.get(id).version())));
+        page.until(d -> patches.get(id).patch().macros().get(0).name().equals("Brightness"));
+        page.until(d -> d.findElement(By.id("bench")).getDomAttribute("data-version").equals(String.valueOf(patches.get(id).version())));
         assertEquals("lowEnd", focused().getDomAttribute("name"));
         focused().sendKeys("er", Keys.TAB);
-        page.until(d -> editing.get(id).patch().macros().get(0).lowEnd().equals("darker"));
-        assertEquals("Brightness", editing.get(id).patch().macros().get(0).name());
+        page.until(d -> patches.get(id).patch().macros().get(0).lowEnd().equals("darker"));
+        assertEquals("Brightness", patches.get(id).patch().macros().get(0).name());
         page.driver.executeCdpCommand("Network.emulateNetworkConditions", Map.of("offline", false, "latency", 0, "downloadThroughput", -1, "uploadThroughput", -1));
     }
 
@@ -202,8 +202,8 @@ class HandsOnTheScreenTest extends OnTheScreen {
     @Test
     void thePickerFindsItsOwnWordsAndThoseOfTheTrade() {
         long id = patch(1, "Tide Clock");
-        editing.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("effect2.type"), 1));
-        editing.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("layer1.filter1.type"), 1));
+        patches.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("effect2.type"), 1));
+        patches.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("layer1.filter1.type"), 1));
         page.open("/patches/" + id);
         page.click("[data-stage=effects]");
         assertTrue(page.text("[data-chain='-1'][data-slot='1'] .effect-head b").startsWith("2 "), "a card shows its number");
@@ -256,7 +256,7 @@ class HandsOnTheScreenTest extends OnTheScreen {
         page.until(d -> page.text("#player-name").equals("Other Shore"));
         page.open("/");
         assertEquals("Hands elsewhere", page.text("h1"));
-        page.click("a[href='/collections/" + banks.bank(bank).collectionId() + "']");
+        page.click("a[href='/collections/" + collections.bank(bank).collectionId() + "']");
         page.until(d -> page.text("#player-name").equals("Tide Clock"));
         page.open("/");
         assertEquals("Hands", page.text("h1"));
@@ -275,7 +275,7 @@ class HandsOnTheScreenTest extends OnTheScreen {
         page.click("#hear-mono");
         assertEquals("true", page.find("#hear-mono").getDomAttribute("aria-pressed"));
         page.fill("#patch-name", "Ebb Bell");
-        page.until(d -> d.findElement(By.id("bench")).getDomAttribute("data-version").equals(String.valueOf(editing.get(id).version())) && editing.get(id).name().equals("Ebb Bell"));
+        page.until(d -> d.findElement(By.id("bench")).getDomAttribute("data-version").equals(String.valueOf(patches.get(id).version())) && patches.get(id).name().equals("Ebb Bell"));
         assertEquals("true", page.find("#hear-mono").getDomAttribute("aria-pressed"));
         assertFalse("BODY".equalsIgnoreCase(focused().getTagName()));
     }
@@ -307,12 +307,12 @@ class HandsOnTheScreenTest extends OnTheScreen {
         long id = patch(1, "Tide Clock");
         page.open("/patches/" + id);
         page.click("[data-stage=sources]");
-        editing.lock(id, Parameters.find("layer1.source1.pan"), true);
+        patches.lock(id, Parameters.find("layer1.source1.pan"), true);
         page.typeValue("layer1.source1.pan", "40");
         page.until(d -> page.text("#messages").contains("locked") && d.findElement(By.id("layer1.source1.pan")).getDomAttribute("aria-valuetext").equals("0.0 %"));
         page.typeValue("layer1.source1.cents", "12");
-        page.until(d -> editing.get(id).patch().value("layer1.source1.cents") == 12);
-        assertEquals(0, editing.get(id).patch().value("layer1.source1.pan"));
+        page.until(d -> patches.get(id).patch().value("layer1.source1.cents") == 12);
+        assertEquals(0, patches.get(id).patch().value("layer1.source1.pan"));
         assertEquals(List.of(), page.errors());
     }
 }

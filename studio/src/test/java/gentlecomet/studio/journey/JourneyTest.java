@@ -9,6 +9,7 @@ import gentlecomet.craft.release.ReleaseCheck;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.patch.Patch;
+import gentlecomet.studio.patch.ShippedPatch;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -24,7 +25,7 @@ class JourneyTest extends OnTheScreen {
     @Test
     void fromAFreshPatchToAVerifiedRelease() throws Exception {
         Path downloads = Files.createDirectory(folder.resolve("downloads"));
-        long collection = collections.all().get(0).id();
+        long collection = demo();
         long bank = collections.banks(collection).get(0).id();
         try (Browser page = new Browser(port, folder.resolve("profile"), downloads)) {
             page.open("/collections/" + collection);
@@ -63,7 +64,7 @@ class JourneyTest extends OnTheScreen {
         page.click("[data-stage=filter]");
         choose(page, id, "layer1.filter1.type", "low pass 24");
         page.typeValue("layer1.filter1.cutoff", "1.2k");
-        page.until(d -> editing.get(id).patch().value("layer1.filter1.cutoff") == 1200);
+        page.until(d -> patches.get(id).patch().value("layer1.filter1.cutoff") == 1200);
         page.typeValue("layer1.filter1.cutoff", "very bright");
         assertTrue(page.text(".bar .refusal").contains("\"very bright\" is not a value of Layer 1 filter 1: Cutoff"));
         assertEquals("true", page.driver.switchTo().activeElement().getDomAttribute("aria-invalid"), "the refused field is marked and has the focus");
@@ -71,60 +72,60 @@ class JourneyTest extends OnTheScreen {
 
         // Keys on a bar, and undo of them as one step each.
         page.find("[id='layer1.filter1.resonance']").sendKeys(Keys.ARROW_RIGHT);
-        page.until(d -> editing.get(id).patch().value("layer1.filter1.resonance") > 0);
+        page.until(d -> patches.get(id).patch().value("layer1.filter1.resonance") > 0);
         page.keys(Keys.chord(Keys.CONTROL, "z"));
         page.until(d -> d.findElement(By.id("layer1.filter1.resonance")).getDomAttribute("aria-valuetext").equals("0.0 dB"));
-        assertEquals(0, editing.get(id).patch().value("layer1.filter1.resonance"));
+        assertEquals(0, patches.get(id).patch().value("layer1.filter1.resonance"));
 
         // A drag along a bar.
         page.click("[data-stage=envelopes]");
         page.js("document.getElementById('layer1.amplitude.release').scrollIntoView({block: 'center'})");
         new Actions(page.driver).moveToElement(page.find("[id='layer1.amplitude.release'] .bar-track")).clickAndHold().moveByOffset(40, 0).release().perform();
-        page.until(d -> editing.get(id).patch().value("layer1.amplitude.release") > 0.031);
+        page.until(d -> patches.get(id).patch().value("layer1.amplitude.release") > 0.031);
 
         // Routes from velocity and aftertouch.
         page.click("[data-stage=motion]");
         addRoute(page, id, "velocity", "layer 1 cutoff", "1 oct");
         addRoute(page, id, "aftertouch", "Layer 1 filter 1: Cutoff", "2.4 kHz");
-        assertEquals(1, editing.get(id).patch().routes().get(1).depth(), 1e-9);
+        assertEquals(1, patches.get(id).patch().routes().get(1).depth(), 1e-9);
 
         // A chorus and an equaliser for all layers, the second moved before the first; drawn harmonics for another source.
         page.click("[data-stage=effects]");
         addEffect(page, id, "chorus");
         addEffect(page, id, "equaliser");
         act(page, id, () -> page.find("[data-chain='-1'][data-slot='1'] [data-move-effect]").click());
-        assertEquals(Parameters.find("effect1.type").choices().indexOf("equaliser"), editing.get(id).patch().value("effect1.type"));
+        assertEquals(Parameters.find("effect1.type").choices().indexOf("equaliser"), patches.get(id).patch().value("effect1.type"));
         page.js("document.querySelector('[data-stage=sources]').click()");
         choose(page, id, "layer1.source2.wave", "harmonics");
         page.js("document.querySelector('[data-shape=\"layer1.source2.harmonics\"]').scrollIntoView({block: 'center'})");
         act(page, id, () -> page.fill("[data-shape='layer1.source2.harmonics'] input", "100 0; 0 0; 60 25"));
-        assertArrayEquals(new double[] {100, 0, 0, 0, 60, 25}, editing.get(id).patch().shape(Shapes.harmonics(0, 1)));
+        assertArrayEquals(new double[] {100, 0, 0, 0, 60, 25}, patches.get(id).patch().shape(Shapes.harmonics(0, 1)));
 
         // Three macros in the house's order, the present value becoming one end.
         page.click("[data-stage=touch]");
         macro(page, id, 1, "Brightness", "layer1.filter1.cutoff", "300", "5k");
         macro(page, id, 3, "Attack", "layer1.amplitude.attack", "10 ms", "400 ms");
         macro(page, id, 4, "Release", "layer1.amplitude.release", "90 ms", "1.5 s");
-        assertEquals(1.5, editing.get(id).patch().macros().get(3).targets().get(0).high());
+        assertEquals(1.5, patches.get(id).patch().macros().get(3).targets().get(0).high());
         act(page, id, () -> page.typeValue("macro1", "60"));
 
         // A split, with a saw on the other side.
         page.click("[data-stage=keymap]");
         page.fill("[data-edit-form=split] [name=key]", "C3");
         act(page, id, () -> page.click("[data-edit-form=split] button"));
-        assertTrue(editing.get(id).patch().layerOn(1));
-        assertEquals(47, editing.get(id).patch().value("layer1.zone.highKey"));
+        assertTrue(patches.get(id).patch().layerOn(1));
+        assertEquals(47, patches.get(id).patch().value("layer1.zone.highKey"));
         page.js("document.querySelector('[data-stage=motion]').click()");
         addRoute(page, id, "aftertouch", "layer2.pitch.shift", "1 st");
-        assertEquals(3, editing.get(id).patch().routes().size());
+        assertEquals(3, patches.get(id).patch().routes().size());
     }
 
     /** Does something that changes the patch, and waits until the page shows the new state. */
     private void act(Browser page, long id, Runnable action) {
-        long before = editing.get(id).version();
+        long before = patches.get(id).version();
         action.run();
         page.until(d -> {
-            long now = editing.get(id).version();
+            long now = patches.get(id).version();
             return now > before && d.findElement(By.id("bench")).getDomAttribute("data-version").equals(String.valueOf(now));
         });
     }
@@ -192,7 +193,7 @@ class JourneyTest extends OnTheScreen {
         act(page, id, () -> page.click("#level-to-target"));
         page.until(d -> d.findElement(By.cssSelector("#measured .figures dd span")).getText().matches("-1[78]\\.\\d LUFS"));
         page.click("#save");
-        page.until(d -> editing.get(id).saved());
+        page.until(d -> patches.get(id).saved());
         assertEquals(1, patches.revisions(id).size());
     }
 
@@ -239,7 +240,7 @@ class JourneyTest extends OnTheScreen {
         byte[] archive = Files.readAllBytes(zip);
         CollectionFile read = ReleaseCheck.read(new java.io.ByteArrayInputStream(archive), "download");
         List<Patch> shipped = read.banks().get(0).slots().stream().map(CollectionFile.Slot::patch).toList();
-        assertEquals(patches.latestRevisions(collection).stream().map(r -> r.revision().patch()).toList(), shipped);
+        assertEquals(patches.latestRevisions(collection).stream().map(ShippedPatch::patch).toList(), shipped);
 
         // Imported into an empty collection the patches are equal.
         page.open("/collections/" + collection);
@@ -249,7 +250,7 @@ class JourneyTest extends OnTheScreen {
             long now = Long.parseLong(d.getCurrentUrl().replaceAll(".*/", ""));
             return now != collection ? now : null;
         });
-        assertEquals(shipped, patches.latestRevisions(imported).stream().map(r -> r.revision().patch()).toList());
-        assertEquals("Saltmarsh Field Kit", banks.collection(imported).name());
+        assertEquals(shipped, patches.latestRevisions(imported).stream().map(ShippedPatch::patch).toList());
+        assertEquals("Saltmarsh Field Kit", collections.get(imported).name());
     }
 }

@@ -1,14 +1,14 @@
 package gentlecomet.studio.journey;
 
 import gentlecomet.studio.StudioTest;
-import gentlecomet.studio.service.Banks;
-import gentlecomet.studio.service.PatchEditing;
-import gentlecomet.studio.store.CollectionStore;
-import gentlecomet.studio.store.PatchStore;
+import gentlecomet.studio.bank.Banks;
+import gentlecomet.studio.collection.Collections;
+import gentlecomet.studio.patch.Patches;
 import java.nio.file.Path;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.jdbc.core.simple.JdbcClient;
 
 /** What tests in the real browser need: where the application listens, a folder for the browser, and the services that say what was stored. */
 @StudioTest
@@ -17,11 +17,11 @@ abstract class OnTheScreen {
     @LocalServerPort
     protected int port;
     @Autowired
-    protected PatchEditing editing;
+    protected Patches patches;
     @Autowired
-    protected PatchStore patches;
+    protected Collections collections;
     @Autowired
-    protected CollectionStore collections;
+    protected JdbcClient jdbc;
     @Autowired
     protected Banks banks;
     @TempDir
@@ -29,16 +29,21 @@ abstract class OnTheScreen {
 
     /** A bank of a new collection. */
     protected long newBank(String collection) {
-        return collections.banks(banks.create(collection)).get(0).id();
+        return collections.banks(collections.create(collection)).get(0).id();
     }
 
     /** The first bank of the demo. */
     protected long demoBank() {
-        return collections.banks(collections.all().get(0).id()).get(0).id();
+        return collections.banks(demo()).get(0).id();
     }
 
     /** A browser with a profile of its own. */
     protected Browser browser() {
         return new Browser(port, folder, folder);
+    }
+
+    /** The demo, the first collection that is loaded. */
+    protected long demo() {
+        return jdbc.sql("select min(id) from collection").query(Long.class).single();
     }
 }

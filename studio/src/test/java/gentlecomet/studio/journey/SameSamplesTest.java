@@ -6,9 +6,9 @@ import gentlecomet.sound.engine.Engine;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.PatchImage;
-import gentlecomet.studio.service.Assets;
-import gentlecomet.studio.store.PatchStore;
-import gentlecomet.studio.store.PatchStore.PatchRow;
+import gentlecomet.studio.asset.Assets;
+import gentlecomet.studio.patch.PatchRow;
+import gentlecomet.studio.patch.PatchSummary;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.security.MessageDigest;
@@ -57,7 +57,8 @@ class SameSamplesTest extends OnTheScreen {
         long bank = demoBank();
         try (Browser page = browser()) {
             page.open("/");
-            for (PatchRow row : patches.inBank(bank)) {
+            for (PatchSummary summary : patches.inBank(bank)) {
+                PatchRow row = patches.get(summary.id());
                 // The browser's copy ends in the safety stage, which leaves everything below full scale untouched.
                 double[] image = PatchImage.of(row.patch());
                 image[gentlecomet.sound.parameter.PatchParameters.LEVEL_TRIM] = -24;

@@ -37,12 +37,12 @@ class TouchJourneyTest extends OnTheScreen {
     }
 
     private double value(String parameter) {
-        return editing.get(id).patch().value(parameter);
+        return patches.get(id).patch().value(parameter);
     }
 
     /** Waits until a value is stored and the page shows the state that has it. */
     private void until(Browser page, java.util.function.BooleanSupplier stored) {
-        page.until(d -> stored.getAsBoolean() && d.findElement(By.id("bench")).getDomAttribute("data-version").equals(String.valueOf(editing.get(id).version())));
+        page.until(d -> stored.getAsBoolean() && d.findElement(By.id("bench")).getDomAttribute("data-version").equals(String.valueOf(patches.get(id).version())));
     }
 
     /** A message as a MIDI input would bring it; a headless browser has none. */
@@ -123,7 +123,7 @@ class TouchJourneyTest extends OnTheScreen {
         page.until(Duration.ofSeconds(90), d -> page.text("#response-state").contains("press a cell"));
         page.until(d -> page.text("#split-steps").contains("dB"));
         page.click("[data-even] button");
-        until(page, () -> editing.get(id).patch().shape(Shapes.keyLevels(1)).length > 0);
+        until(page, () -> patches.get(id).patch().shape(Shapes.keyLevels(1)).length > 0);
         page.until(d -> d.findElement(By.id("undo")).getDomAttribute("title").contains("Evened out: greatest step at a split"));
     }
 
@@ -132,11 +132,11 @@ class TouchJourneyTest extends OnTheScreen {
         String card = "[data-macro-card='1'] ";
         page.find(card + "input[name=target]").sendKeys("layer1.source1.level");
         page.click(card + "[data-edit-form=addTarget] button");
-        until(page, () -> !editing.get(id).patch().macros().get(0).targets().isEmpty());
+        until(page, () -> !patches.get(id).patch().macros().get(0).targets().isEmpty());
         page.fill(card + ".end[data-end=low]", "-40");
-        until(page, () -> editing.get(id).patch().macros().get(0).targets().get(0).low() == -40);
+        until(page, () -> patches.get(id).patch().macros().get(0).targets().get(0).low() == -40);
         page.fill(card + ".bend", "50");
-        until(page, () -> editing.get(id).patch().macros().get(0).targets().get(0).bend() == 0.5);
+        until(page, () -> patches.get(id).patch().macros().get(0).targets().get(0).bend() == 0.5);
         page.click("[data-check-macros]");
         page.until(Duration.ofSeconds(90), d -> page.text(card + ".sweep").contains("moves smoothly") && page.find("[data-check-macros]").isEnabled());
         assertTrue(page.text(card + ".sweep").contains("loudness 2"), page.text(card + ".sweep"));
@@ -152,7 +152,7 @@ class TouchJourneyTest extends OnTheScreen {
             send(page, 0x80, 60, 64);
         }
         until(page, () -> value("performance.velocityCurve") == 1);
-        double[] curve = editing.get(id).patch().shape(Shapes.VELOCITY);
+        double[] curve = patches.get(id).patch().shape(Shapes.VELOCITY);
         assertEquals(66 / 1.27, curve[curve.length - 2], 0.06);
         page.click("[data-measure-velocity]");
         page.until(d -> page.text("[data-measure-velocity]").equals("Measure"));
@@ -166,7 +166,7 @@ class TouchJourneyTest extends OnTheScreen {
         page.until(d -> "1".equals(page.find("#player").getDomAttribute("data-voices")));
         send(page, 0xE0, 0, 64);
         page.until(d -> page.text("#midi-monitor").startsWith("channel 1  bend 0"));
-        page.js("import('/js/player.js').then(p => p.midiGone())");
+        page.js("import('@js/player/player.js').then(p => p.midiGone())");
         page.until(d -> "0".equals(page.find("#player").getDomAttribute("data-voices")));
         page.click("#hands-close");
     }

@@ -1,0 +1,122 @@
+package gentlecomet.studio.bank;
+
+import gentlecomet.craft.format.CollectionFormat;
+import gentlecomet.craft.level.HouseStart;
+import gentlecomet.craft.rules.FreeName;
+import gentlecomet.craft.rules.HouseRules;
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.studio.collection.CollectionRow;
+import gentlecomet.studio.collection.Collections;
+import gentlecomet.studio.page.RefusedException;
+import gentlecomet.studio.patch.PatchRow;
+import gentlecomet.studio.patch.PatchSummary;
+import gentlecomet.studio.patch.Patches;
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Set;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What stands in the slots of banks. */
+@Service
+public class Banks {
+
+    private final Collections collections;
+    private final Patches patches;
+
+    Banks(Collections collections, Patches patches) {
+        this.collections = collections;
+        this.patches = patches;
+    }
+
+    /** A neutral patch in a slot, or in the first free one when {@code slot} is 0. */
+    @Transactional
+    public long newPatch(long bankId, int slot) {
+        return newFrom(bankId, slot, Patch.neutral("New Patch"), "New Patch", "New from neutral");
+    }
+
+    /**
+     * A new patch from the start of a category, or from neutral where that is empty: with the house's macros and defaults, and at its loudness.
+     *
+     * @param slot 0 for the first free one
+     */
+    @Transactional
+    public long newStart(long bankId, int slot, String category) {
+        HouseRules rules = collections.ofBank(bankId).rules();
+        if (!category.isEmpty() && rules.category(category).isEmpty()) {
+            throw new RefusedException("The house rules have no category \"" + category.replaceAll("\\p{Cntrl}", "?") + "\".", "start");
+        }
+        if (category.isEmpty()) {
+            return newPatch(bankId, slot);
+        }
+        Patch start = HouseStart.of(category, rules);
+        return newFrom(bankId, slot, start, start.name(), "New from the start for " + category);
+    }
+
+    /** A copy in the next free slot, under a name of its own. */
+    @Transactional
+    public long duplicate(long patchId) {
+        PatchRow row = patches.get(patchId);
+        Patch copy = row.patch().withNaming(row.patch().naming().withName(freeName(row.bankId(), row.name())));
+        return patches.insert(row.bankId(), freeSlot(row.bankId(), row.slot()), copy, "Copy of \"" + row.name() + "\"");
+    }
+
+    /** A variation of a patch in the next free slot, named after it with one more word where the house's length allows. */
+    @Transactional
+    public long variation(long parentId, Patch variation, String word) {
+        PatchRow parent = patches.get(parentId);
+        String wanted = FreeName.with(parent.name(), word, collections.of(parent).rules());
+        Patch named = variation.withNaming(parent.patch().naming().withName(freeName(parent.bankId(), wanted)));
+        return patches.insert(parent.bankId(), freeSlot(parent.bankId(), parent.slot()), named, "Variation of \"" + parent.name() + "\"");
+    }
+
+    /** A new patch that begins as a category's start or as another patch, in a slot or the first free one. */
+    @Transactional
+    public long newFrom(long bankId, int slot, Patch start, String name, String words) {
+        if (slot != 0) {
+            checkSlot(slot);
+            if (patches.takenSlots(bankId).contains(slot)) {
+                throw new RefusedException("Slot " + slot + " is taken.");
+            }
+        }
+        Patch named = start.withNaming(start.naming().withName(freeName(bankId, name)));
+        return patches.insert(bankId, slot == 0 ? freeSlot(bankId, 1) : slot, named, words);
+    }
+
+    /** Moves a patch one slot up or down; a patch in the way changes places with it. */
+    @Transactional
+    public void move(long patchId, int slot) {
+        PatchSummary row = patches.summary(patchId);
+        checkSlot(slot);
+        patches.exchange(row.bankId(), row.slot(), slot);
+    }
+
+    /** Saves many patches, all or none of them. @param versions of the patches as the page shows them, by patch */
+    @Transactional
+    public void save(Map<Long, Long> versions, String note) {
+        versions.forEach((id, version) -> patches.save(id, version, note));
+    }
+
+    private static void checkSlot(int slot) {
+        if (slot < 1 || slot > CollectionFormat.SLOTS) {
+            throw new RefusedException("A bank has slots 1 to " + CollectionFormat.SLOTS + ".");
+        }
+    }
+
+    private int freeSlot(long bankId, int from) {
+        Set<Integer> taken = new HashSet<>(patches.takenSlots(bankId));
+        for (int i = 0; i < CollectionFormat.SLOTS; i++) {
+            int slot = (from - 1 + i) % CollectionFormat.SLOTS + 1;
+            if (!taken.contains(slot)) {
+                return slot;
+            }
+        }
+        throw new RefusedException("All " + CollectionFormat.SLOTS + " slots of this bank are taken.");
+    }
+
+    /** A name that no patch of the collection has and that the house allows, as near to the wanted one as that lets it be. */
+    private String freeName(long bankId, String wanted) {
+        CollectionRow collection = collections.ofBank(bankId);
+        return FreeName.of(wanted, patches.names(collection.id()), collection.rules());
+    }
+}

@@ -1,0 +1,111 @@
+package gentlecomet.studio.bench;
+
+import gentlecomet.craft.check.KeyMapWords;
+import gentlecomet.craft.check.LooseEnds;
+import gentlecomet.craft.level.Levelling;
+import gentlecomet.craft.measure.Measurement;
+import gentlecomet.craft.portrait.Portrait;
+import gentlecomet.craft.response.Sweep;
+import gentlecomet.craft.rules.HouseRules;
+import gentlecomet.craft.vary.Quality;
+import gentlecomet.sound.parameter.Parameter;
+import gentlecomet.studio.asset.Assets;
+import gentlecomet.studio.bank.BankRowView;
+import gentlecomet.studio.bank.BankRows;
+import gentlecomet.studio.bench.version.PadRow;
+import gentlecomet.studio.bench.version.VariationRow;
+import gentlecomet.studio.bench.version.Versions;
+import gentlecomet.studio.bench.view.BenchView;
+import gentlecomet.studio.collection.CollectionRow;
+import gentlecomet.studio.collection.Collections;
+import gentlecomet.studio.measure.Measures;
+import gentlecomet.studio.patch.PatchRow;
+import gentlecomet.studio.patch.PatchSummary;
+import gentlecomet.studio.patch.Patches;
+import gentlecomet.studio.player.Playable;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import org.springframework.ui.Model;
+
+/** What the bench shows of a patch, for whoever has just changed it. */
+@Component
+class BenchModel {
+
+    private static final int HISTORY_SHOWN = 40;
+    private static final String UNMEASURED = "…";
+
+    private final Patches patches;
+    private final Assets assets;
+    private final Collections collections;
+    private final BankRows rows;
+    private final Versions versions;
+    private final Measures measures;
+
+    BenchModel(Patches patches, Assets assets, Collections collections, BankRows rows, Versions versions, Measures measures) {
+        this.patches = patches;
+        this.assets = assets;
+        this.collections = collections;
+        this.rows = rows;
+        this.versions = versions;
+        this.measures = measures;
+    }
+
+    /** A variation with its picture, as far as it has been measured. */
+    record VariationCard(VariationRow row, String portrait) {
+    }
+
+    /** The part of the bench that edits exchange: the name of its template. */
+    String part(PatchRow row, Model model) {
+        fill(row, model);
+        return "bench/bench :: bench";
+    }
+
+    void fill(PatchRow row, Model model) {
+        CollectionRow collection = collections.of(row);
+        PatchSummary summary = row.summary();
+        BankRowView known = fillMeasured(row, collection, model);
+        model.addAttribute("patch", row);
+        model.addAttribute("steps", patches.steps(row));
+        model.addAttribute("locked", patches.locked(row.id()).stream().map(Parameter::id).collect(Collectors.joining(" ")));
+        model.addAttribute("playable", Playable.of(row, collection.rules(), known.sound().measurement()).json());
+        model.addAttribute("view", BenchView.of(row.patch()));
+        model.addAttribute("controllers", Sweep.Hand.values());
+        model.addAttribute("history", patches.history(row.id(), HISTORY_SHOWN));
+        model.addAttribute("revisions", patches.revisions(row.id()));
+        model.addAttribute("assets", assets.names(collection.id()));
+        model.addAttribute("keyMapWords", KeyMapWords.of(row.patch()));
+        model.addAttribute("looseEnds", LooseEnds.of(row.patch()));
+        model.addAttribute("pads", versions.pads(row.id()).stream().collect(Collectors.toMap(PadRow::letter, p -> p)));
+        model.addAttribute("others", patches.inBank(row.bankId()));
+        model.addAttribute("qualities", Quality.values());
+        model.addAttribute("variations", variations(summary, collection.rules()));
+    }
+
+    /** Loudness and portrait, as far as they are known. */
+    BankRowView fillMeasured(PatchRow row, CollectionRow collection, Model model) {
+        BankRowView known = rows.of(row.summary(), collection);
+        Measurement measurement = known.sound().measurement();
+        model.addAttribute("row", known);
+        model.addAttribute("rules", collection.rules());
+        model.addAttribute("failure", measurement != null ? null : measures.standing(row.summary(), collection.rules()).failed().get(row.id()));
+        model.addAttribute("proposal", measurement == null ? null : Levelling.propose(row.patch(), measurement, collection.rules()));
+        return known;
+    }
+
+    /** Portraits of a patch's variations by their ids, of those that have been measured. */
+    Map<Long, String> portraits(PatchSummary patch) {
+        return variations(patch, collections.ofBank(patch.bankId()).rules()).stream().filter(v -> !v.portrait().equals(UNMEASURED))
+                .collect(Collectors.toMap(v -> v.row().id(), VariationCard::portrait));
+    }
+
+    private List<VariationCard> variations(PatchSummary patch, HouseRules rules) {
+        List<VariationRow> made = versions.variations(patch.id());
+        Map<String, Measurement> measured = measures.of(made.stream().map(v -> v.soundHash().strip()).toList(), rules.phraseOf(patch.category()));
+        return made.stream().map(v -> {
+            Measurement m = measured.get(v.soundHash().strip());
+            return new VariationCard(v, m == null ? UNMEASURED : Portrait.svg(m));
+        }).toList();
+    }
+}

@@ -1,0 +1,125 @@
+package gentlecomet.studio.bench;
+
+import gentlecomet.craft.measure.Measurement;
+import gentlecomet.craft.phrase.Phrases;
+import gentlecomet.craft.rules.HouseRules;
+import gentlecomet.craft.vary.Quality;
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.studio.bench.version.Versions;
+import gentlecomet.studio.collection.Collections;
+import gentlecomet.studio.measure.Measures;
+import gentlecomet.studio.patch.PatchRow;
+import gentlecomet.studio.patch.Patches;
+import gentlecomet.studio.player.Playable;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+
+/** Versions of a patch: pads, differences, variations. */
+@Controller
+class VersionController {
+
+    private final Versions versions;
+    private final Patches patches;
+    private final Collections collections;
+    private final Measures measures;
+    private final BenchModel bench;
+
+    VersionController(Versions versions, Patches patches, Collections collections, Measures measures, BenchModel bench) {
+        this.versions = versions;
+        this.patches = patches;
+        this.collections = collections;
+        this.measures = measures;
+        this.bench = bench;
+    }
+
+    /** A version to be heard in place of the present state; {@code matchedDb} brings it to the house loudness, null while it is not measured. */
+    record Heard(String reference, String words, Playable playable, Double matchedDb) {
+    }
+
+    @GetMapping("/patches/{id}/versions/{reference}")
+    @ResponseBody
+    Heard heard(@PathVariable long id, @PathVariable String reference) {
+        Versions.Version version = versions.find(id, reference);
+        HouseRules rules = collections.ofBank(patches.summary(id).bankId()).rules();
+        Patch patch = version.patch();
+        Measurement m = measures.of(patch, rules).orElse(null);
+        Double matched = m == null || m.silent() ? null : rules.targetLufs() - rules.measureOf(patch.naming().category()).of(m);
+        return new Heard(reference, version.words(), Playable.of(id, patch, Phrases.get(rules.phraseOf(patch.naming().category())),
+                matched == null ? 0 : matched), matched);
+    }
+
+    /** Asks for the measures of a version. */
+    @PostMapping("/patches/{id}/versions/{reference}/measure")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void measure(@PathVariable long id, @PathVariable String reference) {
+        measures.ask(versions.find(id, reference).patch(), collections.ofBank(patches.summary(id).bankId()).rules());
+    }
+
+    @PostMapping("/patches/{id}/pads/{letter}")
+    String putPad(@PathVariable long id, @PathVariable String letter, @RequestParam(defaultValue = "") String from, Model model) {
+        versions.putPad(id, letter, from);
+        return bench.part(patches.get(id), model);
+    }
+
+    @GetMapping("/patches/{id}/differences")
+    String differences(@PathVariable long id, @RequestParam String with, Model model) {
+        model.addAttribute("version", versions.find(id, with));
+        model.addAttribute("lines", versions.differences(id, with));
+        return "bench/versions :: differences";
+    }
+
+    @PostMapping("/patches/{id}/take-back")
+    String takeBack(@PathVariable long id, @RequestParam long version, @RequestParam String with, @RequestParam int line, Model model) {
+        return bench.part(versions.takeBack(id, version, with, line), model);
+    }
+
+    @PostMapping("/patches/{id}/bring-back")
+    String bringBack(@PathVariable long id, @RequestParam long version, @RequestParam String with, Model model) {
+        return bench.part(versions.bringBack(id, version, with), model);
+    }
+
+    @PostMapping("/patches/{id}/variations")
+    String vary(@PathVariable long id, @RequestParam(required = false) List<String> quality, @RequestParam double strength, @RequestParam int count,
+            @RequestParam int seed, Model model) {
+        List<Quality> qualities = quality == null ? List.of() : Arrays.stream(Quality.values())
+                .filter(q -> quality.contains(q.name().toLowerCase(Locale.ROOT))).toList();
+        versions.vary(id, qualities, strength, count, seed);
+        return bench.part(patches.get(id), model);
+    }
+
+    @GetMapping("/patches/{id}/variations/portraits")
+    @ResponseBody
+    Map<Long, String> portraits(@PathVariable long id) {
+        return bench.portraits(patches.summary(id));
+    }
+
+    @PostMapping("/patches/{id}/variations/{variation}/keep")
+    String keep(@PathVariable long id, @PathVariable long variation, Model model) {
+        PatchRow kept = patches.get(versions.keep(variation));
+        model.addAttribute("said", "Kept as \"" + kept.name() + "\" in slot " + kept.slot() + ".");
+        return bench.part(patches.get(id), model);
+    }
+
+    @PostMapping("/patches/{id}/variations/{variation}/discard")
+    String discard(@PathVariable long id, @PathVariable long variation, Model model) {
+        versions.discard(id, variation);
+        return bench.part(patches.get(id), model);
+    }
+
+    @PostMapping("/patches/{id}/variations/discard")
+    String discardAll(@PathVariable long id, Model model) {
+        versions.discardAll(id);
+        return bench.part(patches.get(id), model);
+    }
+}

@@ -1,0 +1,163 @@
+package gentlecomet.studio.bench.edit;
+
+import gentlecomet.craft.edit.AddEffect;
+import gentlecomet.craft.edit.CompositeEdit;
+import gentlecomet.craft.edit.DepthText;
+import gentlecomet.craft.edit.FillRows;
+import gentlecomet.craft.edit.MoveEffect;
+import gentlecomet.craft.edit.PastePart;
+import gentlecomet.craft.edit.PatchEdit;
+import gentlecomet.craft.edit.PatchEdit.EditException;
+import gentlecomet.craft.edit.SetRecording;
+import gentlecomet.craft.edit.SetShape;
+import gentlecomet.craft.edit.ShapeRoute;
+import gentlecomet.craft.edit.SplitLayer;
+import gentlecomet.craft.format.PatchFormat;
+import gentlecomet.craft.format.PatchRules;
+import gentlecomet.craft.response.VelocityCurve;
+import gentlecomet.sound.parameter.Parameter;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.ShapeKind;
+import gentlecomet.sound.parameter.Unit;
+import gentlecomet.sound.parameter.ValueText;
+import gentlecomet.sound.patch.Modulator;
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.Route;
+import java.util.LinkedHashMap;
+import java.util.Map;
+
+/** The kinds of edits that forms of the bench can ask for, each with how its fields are read. */
+public final class EditKinds {
+
+    private static final int MOST_NUMBERS = 400;
+    private static final Map<String, Reader> KINDS = kinds();
+
+    private EditKinds() {
+    }
+
+    /** Reads an edit from the fields of a form and the patch as it stands. */
+    private interface Reader {
+        PatchEdit read(EditFields fields, Patch patch);
+    }
+
+    /** @throws EditException when a field has no meaning */
+    public static PatchEdit read(EditFields fields, Patch patch) {
+        Reader reader = KINDS.get(fields.text("kind"));
+        if (reader == null) {
+            throw new EditException("The page asked for something that this version does not know. Load the page again.");
+        }
+        return reader.read(fields, patch);
+    }
+
+    private static Map<String, Reader> kinds() {
+        Map<String, Reader> kinds = new LinkedHashMap<>();
+        kinds.put("rename", (f, patch) -> new PatchEdit.Rename(f.text("name")));
+        kinds.put("categorise", (f, patch) -> new PatchEdit.Categorise(f.text("category")));
+        kinds.put("describe", (f, patch) -> new PatchEdit.Describe(f.text("tags"), f.text("notes")));
+        kinds.put("choose", EditKinds::choose);
+        kinds.put("setValue", (f, patch) -> new PatchEdit.SetValue(target(f, patch), ValueText.quantity(f.text("value"), Unit.NONE)));
+        kinds.put("addRoute", EditKinds::addRoute);
+        kinds.put("setDepth", EditKinds::setDepth);
+        kinds.put("shapeRoute", EditKinds::shapeRoute);
+        kinds.put("removeRoute", (f, patch) -> new PatchEdit.RemoveRoute(f.number("route")));
+        kinds.put("nameMacro", (f, patch) -> new PatchEdit.NameMacro(f.macro(), f.text("name"), f.text("lowEnd"), f.text("highEnd")));
+        kinds.put("addTarget", (f, patch) -> new PatchEdit.AddTarget(f.macro(), target(f, patch)));
+        kinds.put("removeTarget", (f, patch) -> new PatchEdit.RemoveTarget(f.macro(), target(f, patch)));
+        kinds.put("setEnd", EditKinds::setEnd);
+        kinds.put("bendTarget", (f, patch) -> new PatchEdit.BendTarget(f.macro(), target(f, patch), f.percent("bend") / 100));
+        kinds.put("setShape", (f, patch) -> setShape(f));
+        kinds.put("fillRows", EditKinds::fillRows);
+        kinds.put("alikeBands", (f, patch) -> CompositeEdit.alikeBands(patch, f.layer(), f.source(), f.number("band")));
+        kinds.put("addEffect", (f, patch) -> new AddEffect(f.number("layer"), f.number("type")));
+        kinds.put("moveEffect", (f, patch) -> new MoveEffect(f.number("layer"), f.number("slot"), f.number("to")));
+        kinds.put("paste", (f, patch) -> new PastePart(PatchFormat.read(f.text("content"), "what was copied"), f.text("from"), f.text("to")));
+        kinds.put("removeRecording", (f, patch) -> new SetRecording(f.layer(), f.source(), null));
+        kinds.put("swapLayers", (f, patch) -> CompositeEdit.swapLayers(patch, f.number("one"), f.number("other")));
+        kinds.put("fitVelocity", (f, patch) -> fitVelocity(f));
+        kinds.put("split", (f, patch) -> new SplitLayer(f.form().containsKey("layer") ? f.layer() : 0, f.key()));
+        return kinds;
+    }
+
+    private static Parameter target(EditFields f, Patch patch) {
+        return NamedParts.target(f.text("target"), patch);
+    }
+
+    private static PatchEdit choose(EditFields f, Patch patch) {
+        Parameter chosen = target(f, patch);
+        return new PatchEdit.SetValue(chosen, ValueText.parse(chosen, f.text("value")));
+    }
+
+    private static PatchEdit addRoute(EditFields f, Patch patch) {
+        Parameter target = target(f, patch);
+        return new PatchEdit.AddRoute(NamedParts.modulator(f.text("source")), target, DepthText.parse(target, patch.soundingValue(target), f.text("depth")));
+    }
+
+    private static PatchEdit setDepth(EditFields f, Patch patch) {
+        int number = f.number("route");
+        if (number < 0 || number >= patch.routes().size()) {
+            throw new EditException("This route is no longer there.");
+        }
+        Parameter target = patch.routes().get(number).target();
+        return new PatchEdit.SetDepth(number, DepthText.parse(target, patch.soundingValue(target), f.text("depth")));
+    }
+
+    private static PatchEdit shapeRoute(EditFields f, Patch patch) {
+        Route.Side side = Route.Side.find(f.text("side"));
+        Modulator scaler = f.text("scaler").isEmpty() ? null : NamedParts.modulator(f.text("scaler"));
+        return new ShapeRoute(f.number("route"), side == null ? Route.Side.OWN : side, f.percent("bend"), f.percent("low"), f.percent("high"), scaler);
+    }
+
+    private static PatchEdit setEnd(EditFields f, Patch patch) {
+        Parameter held = target(f, patch);
+        String text = f.text("value");
+        double value = text.equals("now") ? patch.soundingValue(held) : ValueText.parse(held, text);
+        if (Double.isNaN(value)) {
+            throw new EditException("\"" + text + "\" is not a value of " + PatchRules.name(held) + ".");
+        }
+        return new PatchEdit.SetEnd(f.macro(), held, f.text("end").equals("high"), value);
+    }
+
+    /** Rows between semicolons or line ends, numbers between blanks or commas. */
+    private static PatchEdit setShape(EditFields f) {
+        ShapeKind kind = f.shape();
+        String[] words = f.text("rows").strip().split("[;,\\s]+");
+        if (words.length == 1 && words[0].isEmpty()) {
+            return new SetShape(kind, new double[0]);
+        }
+        if (words.length > MOST_NUMBERS) {
+            throw new EditException(kind.label() + ": there are too many numbers.");
+        }
+        double[] numbers = new double[words.length];
+        for (int i = 0; i < words.length; i++) {
+            numbers[i] = ValueText.quantity(words[i], Unit.NONE);
+            if (Double.isNaN(numbers[i])) {
+                throw new EditException(kind.label() + ": \"" + words[i] + "\" is not a number.");
+            }
+        }
+        return new SetShape(kind, numbers);
+    }
+
+    private static PatchEdit fillRows(EditFields f, Patch patch) {
+        ShapeKind kind = f.shape();
+        Parameter counts = Parameters.find(kind.id().replaceFirst("\\.modes$", ".bodyPartials"));
+        FillRows.How how = switch (f.text("how")) {
+            case "set" -> FillRows.How.SET;
+            case "times" -> FillRows.How.TIMES;
+            default -> FillRows.How.ADD;
+        };
+        return new FillRows(kind, f.number("column"), how, f.plain("value"), counts == null ? 0 : (int) patch.value(counts.index()));
+    }
+
+    private static PatchEdit fitVelocity(EditFields f) {
+        String[] words = f.text("played").strip().split("[\\s,;]+");
+        int[] played = new int[words.length];
+        try {
+            for (int i = 0; i < words.length; i++) {
+                played[i] = Integer.parseInt(words[i]);
+            }
+        } catch (NumberFormatException e) {
+            throw new EditException("Velocities are whole numbers from 1 to 127.");
+        }
+        return VelocityCurve.fitted(played);
+    }
+}

@@ -1,0 +1,66 @@
+package gentlecomet.studio.bench.view;
+
+import gentlecomet.craft.format.PatchRules;
+import gentlecomet.sound.parameter.LayerParameters;
+import gentlecomet.sound.parameter.Parameter;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.sound.parameter.ValueText;
+import gentlecomet.sound.patch.MacroTarget;
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.Route;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * One value bar.
+ *
+ * @param macro    number of the macro that holds it, 0 when none does
+ * @param brackets where routes and the macro take it, as "modulator,low,high" with positions from 0 to 1
+ * @param decides  whether other parameters come and go with it
+ */
+public record Bar(Parameter parameter, double value, String text, int macro, String brackets, boolean decides) {
+    /** Last parts of ids of choices that bring a drawn list or a sound file with them. */
+    private static final Set<String> BRINGS_MORE = Set.of("bodySet", "table", "partialsFrom", "velocityCurve");
+
+    public String html() {
+        return BarMarkup.of(this);
+    }
+
+    public boolean choice() {
+        return !parameter.choices().isEmpty();
+    }
+
+    public List<Choice> choices() {
+        List<Choice> choices = new ArrayList<>();
+        for (int i = 0; i < parameter.choices().size(); i++) {
+            choices.add(new Choice(i, ValueText.spoken(parameter.choices().get(i)), i == (int) value));
+        }
+        return choices;
+    }
+
+    public String fullName() {
+        return PatchRules.name(parameter);
+    }
+
+    /** The value bar of a parameter. */
+    static Bar of(Patch patch, Parameter p) {
+        double value = patch.soundingValue(p);
+        List<String> brackets = new ArrayList<>();
+        int macro = patch.holdingMacro(p);
+        if (macro >= 0) {
+            MacroTarget target = patch.targetOf(macro, p);
+            brackets.add("Macro " + (macro + 1) + "," + p.position(target.low()) + "," + p.position(target.high()));
+        }
+        for (Route route : patch.routes()) {
+            if (route.target().equals(p)) {
+                double[] reach = route.reach(value);
+                brackets.add(route.source().label() + "," + p.position(reach[0]) + "," + p.position(reach[1]));
+            }
+        }
+        boolean layerSwitch = p.index() >= PatchParameters.SIZE && p.index() == Parameters.ofLayer(Parameters.layerOf(p.index()), LayerParameters.ON);
+        return new Bar(p, value, ValueText.format(p, value), macro + 1, String.join(";", brackets), layerSwitch || Parameters.decides(p)
+                || BRINGS_MORE.contains(p.id().substring(p.id().lastIndexOf('.') + 1)));
+    }
+}

@@ -1,0 +1,89 @@
+package gentlecomet.studio.bench.view;
+
+import gentlecomet.sound.parameter.Parameter;
+import org.springframework.web.util.HtmlUtils;
+
+/**
+ * Value bars as HTML. A bench has hundreds of them and is exchanged after every choice; as a template they took three quarters of the
+ * answer's time, so this one fragment is written in Java. Every text goes through {@link HtmlUtils#htmlEscape}.
+ */
+final class BarMarkup {
+
+    private final StringBuilder out = new StringBuilder(900);
+
+    private BarMarkup() {
+    }
+
+    /** One bar. */
+    static String of(Bar bar) {
+        BarMarkup markup = new BarMarkup();
+        markup.bar(bar);
+        return markup.out.toString();
+    }
+
+    /** The bars of a group, with those that are folded away at first. */
+    static String of(BarGroup group) {
+        BarMarkup markup = new BarMarkup();
+        group.bars().forEach(markup::bar);
+        if (!group.more().isEmpty()) {
+            markup.out.append("<details class=\"fold\"").append(attribute("data-more", group.id())).append("><summary>More</summary>");
+            group.more().forEach(markup::bar);
+            markup.out.append("</details>");
+        }
+        return markup.out.toString();
+    }
+
+    private void bar(Bar bar) {
+        if (bar.choice()) {
+            choice(bar);
+        } else {
+            slider(bar);
+        }
+    }
+
+    private void slider(Bar bar) {
+        Parameter p = bar.parameter();
+        out.append("<div class=\"bar\" role=\"slider\" tabindex=\"0\"").append(attribute("id", p.id())).append(attribute("data-parameter", p.id()))
+                .append(attribute("data-min", p.min())).append(attribute("data-max", p.max())).append(attribute("data-neutral", p.neutral()))
+                .append(attribute("data-stepped", !p.taper().continuous())).append(attribute("data-brackets", bar.brackets()))
+                .append(attribute("data-macro", bar.macro())).append(attribute("data-name", bar.fullName())).append(attribute("aria-label", bar.fullName()))
+                .append(attribute("aria-valuemin", plain(p.min()))).append(attribute("aria-valuemax", plain(p.max()))).append(attribute("aria-valuenow", plain(bar.value())))
+                .append(attribute("aria-valuetext", bar.text())).append("><span class=\"bar-label\"><span>").append(escaped(p.label())).append("</span>");
+        if (bar.macro() > 0) {
+            out.append("<span class=\"held\" title=\"Held by macro ").append(bar.macro()).append("\">M").append(bar.macro()).append("</span>");
+        }
+        out.append("</span><span class=\"bar-track\"><span class=\"bar-neutral\"></span><span class=\"bar-fill\"></span><span class=\"bar-brackets\"></span>")
+                .append("<span class=\"bar-now\"></span></span><span class=\"bar-value num\">").append(escaped(bar.text())).append("</span></div>");
+    }
+
+    private void choice(Bar bar) {
+        Parameter p = bar.parameter();
+        out.append("<div class=\"bar choice-bar\"><label class=\"bar-label\"").append(attribute("for", p.id())).append('>').append(escaped(p.label()))
+                .append("</label><select class=\"bar-choice\"").append(attribute("id", p.id())).append(attribute("data-parameter", p.id()))
+                .append(attribute("aria-label", bar.fullName()));
+        if (bar.decides()) {
+            out.append(attribute("data-decides", p.id()));
+            if (p.division()) {
+                out.append(" data-division");
+            }
+        }
+        out.append('>');
+        for (Choice c : bar.choices()) {
+            out.append("<option").append(attribute("value", c.value())).append(c.chosen() ? " selected>" : ">").append(escaped(c.text())).append("</option>");
+        }
+        out.append("</select></div>");
+    }
+
+    /** A number without an exponent, as screen readers want it. */
+    private static String plain(double value) {
+        return java.math.BigDecimal.valueOf(value).toPlainString();
+    }
+
+    private static String attribute(String name, Object value) {
+        return " " + name + "=\"" + escaped(String.valueOf(value)) + "\"";
+    }
+
+    private static String escaped(String text) {
+        return HtmlUtils.htmlEscape(text, "UTF-8");
+    }
+}

@@ -1,0 +1,78 @@
+package gentlecomet.studio.bench.view;
+
+import gentlecomet.sound.parameter.EffectParameters;
+import gentlecomet.sound.parameter.LayerParameters;
+import gentlecomet.sound.parameter.Parameter;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.sound.parameter.ValueText;
+import gentlecomet.sound.patch.Patch;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * A chain of effects: a card for each slot that is in use.
+ *
+ * @param layer from 0, or -1 for the chain that all layers share
+ * @param full  whether no slot is free
+ */
+public record EffectCards(int layer, List<Card> cards, boolean full, List<Choice> types) {
+
+    private static final Pattern SLOT = Pattern.compile("^(layer\\d\\.)?effect\\d+\\.");
+
+    /**
+     * An effect in use.
+     *
+     * @param slot    from 0
+     * @param first   registry index of the slot's first parameter
+     * @param earlier slot to which it moves when it goes one place towards the start, -1 for the first
+     * @param later   the same towards the end
+     * @param picture what is drawn above the bars: "equaliser", "compressor", "delay", "reverb" or nothing
+     */
+    public record Card(int slot, int first, String type, String name, BarGroup group, int earlier, int later, String picture, boolean holdsDown) {
+    }
+
+    static EffectCards of(Patch patch, int layer) {
+        int slots = layer < 0 ? PatchParameters.EFFECTS : LayerParameters.EFFECTS;
+        List<Integer> used = new ArrayList<>();
+        for (int slot = 0; slot < slots; slot++) {
+            if (patch.value(Parameters.ofEffect(layer, slot)) != EffectParameters.NONE) {
+                used.add(slot);
+            }
+        }
+        List<Card> cards = new ArrayList<>();
+        for (int i = 0; i < used.size(); i++) {
+            int slot = used.get(i);
+            int first = Parameters.ofEffect(layer, slot);
+            Parameter type = Parameters.at(first + EffectParameters.TYPE);
+            String id = type.choices().get((int) patch.value(first));
+            String prefix = type.id().substring(0, type.id().length() - "type".length());
+            String picture = id.equals("equaliser") || id.equals("compressor") || id.equals("delay") || id.equals("reverb") ? id : "";
+            cards.add(new Card(slot, first, id, name(id), BarGroup.of(patch, name(id), slot, prefix), i == 0 ? -1 : used.get(i - 1),
+                    i == used.size() - 1 ? -1 : used.get(i + 1), picture,
+                    id.equals("compressor") || id.equals("limiter") || id.equals("bands") || id.equals("ducking")));
+        }
+        List<Choice> types = new ArrayList<>();
+        List<String> ids = Parameters.at(Parameters.ofEffect(layer, 0)).choices();
+        for (int t = 1; t < ids.size(); t++) {
+            types.add(new Choice(t, ValueText.spoken(ids.get(t)), false));
+        }
+        return new EffectCards(layer, cards, used.size() == slots, types);
+    }
+
+    /** What effect a parameter belongs to, as the cards call it; empty for one that belongs to none. */
+    public static String typeOf(Patch patch, Parameter parameter) {
+        Matcher slot = SLOT.matcher(parameter.id());
+        if (!slot.find()) {
+            return "";
+        }
+        Parameter type = Parameters.find(slot.group() + "type");
+        return name(ValueText.spoken(type.choices().get((int) patch.value(type.index()))));
+    }
+
+    private static String name(String id) {
+        return id.substring(0, 1).toUpperCase() + id.substring(1);
+    }
+}

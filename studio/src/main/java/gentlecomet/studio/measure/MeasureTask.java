@@ -1,0 +1,58 @@
+package gentlecomet.studio.measure;
+
+import gentlecomet.craft.format.PatchFormat;
+import gentlecomet.craft.measure.Measurement;
+import gentlecomet.craft.measure.Measuring;
+import gentlecomet.craft.phrase.Phrases;
+import gentlecomet.studio.asset.Assets;
+import gentlecomet.studio.work.BackgroundTask;
+import org.springframework.stereotype.Component;
+
+/** Measures one sound and keeps what was measured. */
+@Component
+class MeasureTask implements BackgroundTask<MeasureTask.Data> {
+
+    private final MeasureStore store;
+    private final Assets assets;
+
+    MeasureTask(MeasureStore store, Assets assets) {
+        this.store = store;
+        this.assets = assets;
+    }
+
+    /** A sound and the phrase it is measured by. @param patch as JSON */
+    record Data(String soundHash, String phrase, String patch) {
+        String id() {
+            return MeasureTask.id(soundHash, phrase);
+        }
+    }
+
+    /** Id of measuring a sound by a phrase. */
+    static String id(String soundHash, String phrase) {
+        return soundHash.strip() + " " + phrase;
+    }
+
+    @Override
+    public String name() {
+        return "measure";
+    }
+
+    @Override
+    public Class<Data> dataType() {
+        return Data.class;
+    }
+
+    @Override
+    public void run(Data data) {
+        measure(data);
+    }
+
+    /** Measures, unless it is known already. */
+    Measurement measure(Data data) {
+        return store.find(data.soundHash(), data.phrase()).orElseGet(() -> {
+            Measurement made = new Measuring(assets).measure(PatchFormat.read(data.patch(), "work"), Phrases.get(data.phrase()));
+            store.save(data.soundHash(), data.phrase(), made);
+            return made;
+        });
+    }
+}

@@ -1,0 +1,17 @@
+package gentlecomet.studio.patch;
+
+/**
+ * What lists show of a patch in its working state, read without its content.
+ *
+ * @param version  goes up with every change; an edit names the version it was made on
+ * @param revision number of the latest saved revision, 0 when there is none
+ * @param saved    whether the working state is the latest revision
+ */
+public record PatchSummary(long id, long bankId, int slot, long version, String name, String category, String contentHash, String soundHash, int revision,
+        boolean saved) {
+
+    /** How far it has been saved, in words. */
+    public String stateText() {
+        return revision == 0 ? "never saved" : saved ? "r" + revision : "r" + revision + " + edits";
+    }
+}

@@ -1,0 +1,15 @@
+package gentlecomet.studio.patch;
+
+import java.util.Locale;
+
+/** What keeps a state of a patch. */
+public enum StateKind {
+    EDIT,
+    REVISION,
+    PAD,
+    VARIATION;
+
+    String id() {
+        return name().toLowerCase(Locale.ROOT);
+    }
+}

@@ -1,0 +1,70 @@
+package gentlecomet.studio.player;
+
+import gentlecomet.craft.format.Json;
+import gentlecomet.craft.measure.Measurement;
+import gentlecomet.craft.phrase.Phrases;
+import gentlecomet.craft.rules.HouseRules;
+import gentlecomet.sound.parameter.LayerParameters;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.sound.patch.Macro;
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.PatchImage;
+import gentlecomet.sound.performance.Phrase;
+import gentlecomet.studio.patch.PatchRow;
+import gentlecomet.studio.phrase.PlayablePhrase;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * What the player of a page needs of a patch, as JSON.
+ *
+ * @param image     patch image for the audio thread
+ * @param matchedDb gain that brings it to the house loudness for listening; 0 while it has not been measured
+ */
+public record Playable(long id, String name, double[] image, PlayablePhrase phrase, double matchedDb, List<PlayableMacro> macros,
+        List<Zone> zones, List<PlayableRecording> recordings) {
+
+    private static final double MOST_MATCHING_DB = 24;
+
+    /** A macro of the strip; {@code parameter} is the id of its position. */
+    public record PlayableMacro(String parameter, String name, String lowEnd, String highEnd, boolean used) {
+    }
+
+    /** A recording that the engine needs: the number by which the image knows it, and where its samples are. */
+    public record PlayableRecording(double key, String url) {
+    }
+
+    /** The keys of a layer that is on. */
+    public record Zone(int layer, int lowKey, int highKey) {
+    }
+
+    /** As an attribute of a page. */
+    public String json() {
+        return Json.write(this);
+    }
+
+    public static Playable of(PatchRow row, HouseRules rules, Measurement measurement) {
+        double matched = measurement == null || measurement.silent() ? 0
+                : rules.targetLufs() - rules.measureOf(row.category()).of(measurement);
+        return of(row.id(), row.patch(), Phrases.get(rules.phraseOf(row.category())),
+                Math.max(-MOST_MATCHING_DB, Math.min(MOST_MATCHING_DB, matched)));
+    }
+
+    public static Playable of(long id, Patch patch, Phrase phrase, double matchedDb) {
+        List<PlayableMacro> macros = new ArrayList<>();
+        for (int m = 0; m < PatchParameters.MACROS; m++) {
+            Macro macro = patch.macros().get(m);
+            macros.add(new PlayableMacro(Parameters.at(PatchParameters.MACRO + m).id(), macro.name(), macro.lowEnd(), macro.highEnd(), !macro.unused()));
+        }
+        List<Zone> zones = new ArrayList<>();
+        for (int layer = 0; layer < Parameters.LAYERS; layer++) {
+            if (patch.layerOn(layer)) {
+                zones.add(new Zone(layer, (int) patch.value(Parameters.ofLayer(layer, LayerParameters.LOW_KEY)),
+                        (int) patch.value(Parameters.ofLayer(layer, LayerParameters.HIGH_KEY))));
+            }
+        }
+        return new Playable(id, patch.name(), PatchImage.of(patch), PlayablePhrase.of(phrase), matchedDb, macros, zones,
+                patch.recordings().stream().map(f -> new PlayableRecording(f.key(), "/assets/" + f.hash() + "/samples")).distinct().toList());
+    }
+}

@@ -1,0 +1,62 @@
+package gentlecomet.studio.soundcheck;
+
+import gentlecomet.craft.check.Soundcheck;
+import gentlecomet.craft.format.Json;
+import gentlecomet.craft.format.PatchFormat;
+import gentlecomet.craft.measure.Measurement;
+import gentlecomet.craft.phrase.Phrases;
+import gentlecomet.craft.rules.HouseRules;
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.studio.asset.Assets;
+import gentlecomet.studio.measure.Measures;
+import gentlecomet.studio.work.BackgroundTask;
+import org.springframework.stereotype.Component;
+
+/** Checks one sound and keeps what was found. */
+@Component
+class SoundcheckTask implements BackgroundTask<SoundcheckTask.Data> {
+
+    private final SoundcheckStore store;
+    private final Measures measures;
+    private final Assets assets;
+
+    SoundcheckTask(SoundcheckStore store, Measures measures, Assets assets) {
+        this.store = store;
+        this.measures = measures;
+        this.assets = assets;
+    }
+
+    /** A sound as a category's under house rules. @param rules as JSON @param patch as JSON */
+    record Data(String soundHash, String category, String rulesHash, String rules, String patch) {
+        String id() {
+            return SoundcheckTask.id(soundHash, category, rulesHash);
+        }
+    }
+
+    /** Id of the soundcheck of a sound as a category's under house rules. */
+    static String id(String soundHash, String category, String rulesHash) {
+        return soundHash.strip() + " " + category + " " + rulesHash;
+    }
+
+    @Override
+    public String name() {
+        return "check";
+    }
+
+    @Override
+    public Class<Data> dataType() {
+        return Data.class;
+    }
+
+    @Override
+    public void run(Data data) {
+        if (store.find(data.soundHash(), data.category(), data.rulesHash()).isPresent()) {
+            return;
+        }
+        HouseRules rules = Json.read(data.rules(), HouseRules.class);
+        Patch patch = PatchFormat.read(data.patch(), "work");
+        Measurement measurement = measures.measure(patch, data.soundHash(), rules);
+        store.save(data.soundHash(), data.category(), data.rulesHash(),
+                new Soundcheck(rules, assets).sound(patch, measurement, Phrases.get(rules.phraseOf(data.category()))));
+    }
+}

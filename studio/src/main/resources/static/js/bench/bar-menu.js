@@ -1,0 +1,118 @@
+// The menu of a value bar: macros, routes, copy, paste, neutral.
+import {LivePatch} from '../../engine/engine.js';
+import {format} from '../lib/key-names.js';
+import {indexOf} from '../lib/parameters.js';
+
+let copied = null;
+
+/** Leads to the macro or the route by which a parameter is moved. */
+function openMover(name, target) {
+  const macro = name.match(/^Macro (\d)$/);
+  if (macro && document.querySelector(`[data-macro-card="${macro[1]}"] [data-target]`)) {
+    document.querySelector('[data-stage="touch"]').click();
+    document.querySelector(`[data-macro-card="${macro[1]}"]`).scrollIntoView({block: 'center'});
+    return;
+  }
+  document.querySelector('[data-stage="motion"]').click();
+  const row = [...document.querySelectorAll('#routes tbody tr')].find(r => r.cells[0].textContent === name && r.cells[1].textContent === target);
+  row?.scrollIntoView({block: 'center'});
+  row?.querySelector('input')?.focus();
+}
+
+/**
+ * Opens the menu beside a bar.
+ * @param {HTMLElement} bar
+ * @param {import('./patch-state.js').PatchState} state
+ * @param {(fields: Record<string, string>) => void} edit
+ */
+export function openBarMenu(bar, state, edit) {
+  document.querySelector('.bar-menu')?.remove();
+  const index = indexOf(bar);
+  const menu = document.createElement('div');
+  menu.className = 'bar-menu';
+  menu.setAttribute('role', 'menu');
+  menu.setAttribute('aria-label', bar.dataset.name ?? bar.ariaLabel);
+  const close = () => {
+    menu.remove();
+    bar.focus();
+  };
+  const item = (text, act) => {
+    const button = document.createElement('button');
+    button.type = 'button';
+    button.setAttribute('role', 'menuitem');
+    button.textContent = text;
+    button.addEventListener('click', () => {
+      close();
+      act();
+    });
+    return button;
+  };
+  const locked = state.locked.has(index);
+  const lock = item(locked ? 'Unlock' : 'Lock', () => state.toggleLock(bar));
+  lock.title = 'Edits and variations leave a locked value alone';
+  if (bar.matches('select')) {
+    menu.append(lock);
+    place(menu, bar, close);
+    return;
+  }
+  const macros = document.createElement('div');
+  macros.className = 'row';
+  macros.append('Macro ');
+  for (let m = 1; m <= 8; m++) {
+    const button = item(String(m), () => edit({kind: 'addTarget', macro: String(m), target: bar.id}));
+    button.setAttribute('aria-label', `Let macro ${m} hold it`);
+    macros.append(button);
+  }
+  const value = state.sounding(index);
+  const movers = (bar.dataset.brackets ?? '').split(';').filter(Boolean).map(entry => entry.split(','));
+  if (movers.length > 0) {
+    const title = document.createElement('div');
+    title.className = 'soft';
+    title.textContent = 'What moves this';
+    menu.append(title, ...movers.map(([name, low, high]) => item(`${name}: ${format(index, LivePatch.valueAt(index, Number(low)))} to ${format(index, LivePatch.valueAt(index, Number(high)))}`,
+      () => openMover(name, bar.dataset.name))));
+  }
+  menu.append(macros,
+    item('Add a route to here …', () => {
+      document.querySelector('[data-stage="motion"]').click();
+      const form = document.getElementById('add-route');
+      form.elements.target.value = bar.dataset.name;
+      form.elements.source.focus();
+    }),
+    item(`Copy ${format(index, value)}`, () => { copied = value; }));
+  const put = (text, to) => menu.append(item(text, () => {
+    state.beginGesture();
+    state.set(index, to);
+  }));
+  if (copied !== null) {
+    put(`Paste ${format(index, copied)}`, copied);
+  }
+  menu.append(lock);
+  put(`Neutral (${format(index, Number(bar.dataset.neutral))})`, Number(bar.dataset.neutral));
+  place(menu, bar, close);
+}
+
+/** Shows the menu at its bar and lets arrows go through it. */
+function place(menu, bar, close) {
+  menu.addEventListener('keydown', e => {
+    e.stopPropagation();
+    const items = [...menu.querySelectorAll('button')];
+    const step = {ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1}[e.key];
+    if (step) {
+      e.preventDefault();
+      items[(items.indexOf(document.activeElement) + step + items.length) % items.length].focus();
+    } else if (e.key === 'Escape') {
+      close();
+    }
+  });
+  document.body.append(menu);
+  const box = bar.getBoundingClientRect();
+  menu.style.left = `${Math.max(8, Math.min(window.innerWidth - menu.offsetWidth - 8, box.left))}px`;
+  menu.style.top = `${Math.max(8, Math.min(window.innerHeight - menu.offsetHeight - 8, box.bottom + 2))}px`;
+  menu.querySelector('button').focus();
+  setTimeout(() => document.addEventListener('pointerdown', e => {
+    if (!menu.contains(e.target)) {
+      menu.remove();
+    }
+  }, {once: true}));
+}

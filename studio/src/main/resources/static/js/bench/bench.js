@@ -1,0 +1,403 @@
+// The bench: ties value bars, pictures and forms to the patch in hand.
+import {LivePatch} from '../../engine/engine.js';
+import * as player from '../player/player.js';
+import {ask, say, withVersion} from '../page/requests.js';
+import {PatchState} from './patch-state.js';
+import {retype, showBar, showLock, showNow, wireBar, wireChoice} from './value-bar.js';
+import {refuse} from '../page/refused.js';
+import {rememberFocus} from '../page/focus-kept.js';
+import {draw} from './pictures/pictures.js';
+import {wirePicture} from './pictures/picture-hands.js';
+import {openBarMenu} from './bar-menu.js';
+import {matchInHand} from './gain-match.js';
+import {format} from '../lib/key-names.js';
+import {responseOutdated} from './pictures/key-map.js';
+import {drawLive} from './pictures/live-pictures.js';
+import {showSlots, showStages, slotsOf} from './slot-meters.js';
+import {showEars} from '../player/mute-solo.js';
+import {flip, hearNow, showHistory} from './versions.js';
+import {wireBench} from './bench-forms.js';
+import {besideSoon, freshWords, measureSoon, restWith} from './at-rest.js';
+import {putBack, setAside} from './kept-stages.js';
+import {walkTabs} from '../lib/tabs.js';
+import {idOf, indexOf} from '../lib/parameters.js';
+
+/** @type {PatchState|null} */
+let state = null;
+let stage = 'sources';
+let layer = 0;
+let drawing = false;
+/** Whether the pictures show a dot that has to go when the note has ended. */
+let followed = false;
+
+/** How long a hand rests before pictures that it did not move are drawn again. */
+const REST_MS = 140;
+const MACROS = 8;
+const macroIndex = LivePatch.indexOf('macro1');
+let restTimer = null;
+let moved = null;
+let movedDrawing = false;
+let movedAt = 0;
+let turn = 0;
+let watchedBars = [];
+let layersLit = 0;
+
+const bench = () => document.getElementById('bench');
+
+/** The patch on the bench, or null on other pages. */
+export function benchState() {
+  return bench() ? state : null;
+}
+
+restWith({state: benchState, edit, openPlace});
+
+/** Brings a freshly loaded or exchanged bench to life. */
+export function setUpBench(root) {
+  const element = root.id === 'bench' ? root : root.querySelector?.('#bench');
+  if (!element) {
+    return;
+  }
+  setAside(element);
+  const playable = JSON.parse(element.querySelector('#focus').dataset.playable);
+  const same = state?.id === playable.id && player.playing()?.id === playable.id;
+  if (same) {
+    state.take(element);
+    player.change(playable);
+  } else {
+    state = new PatchState(element, answered, () => refresh());
+    if (player.playing()?.id === playable.id) {
+      player.change(playable);
+    } else {
+      player.load(playable, false);
+    }
+  }
+  const openMenu = bar => openBarMenu(bar, state, edit);
+  element.querySelectorAll('.bar[data-parameter], .bar-choice:not([data-decides])').forEach(bar => wireBar(bar, state, openMenu));
+  element.querySelectorAll('.bar-choice').forEach(choice => wireChoice(choice, openMenu));
+  element.querySelectorAll('canvas[data-picture]').forEach(canvas => {
+    wirePicture(canvas, state, () => layer);
+    new ResizeObserver(redraw).observe(canvas);
+  });
+  element.querySelectorAll('[data-stage]').forEach(tab => tab.addEventListener('click', () => chooseStage(tab.dataset.stage)));
+  element.querySelector('[role=tablist]').addEventListener('keydown', e => walkTabs(e, tab => chooseStage(tab.dataset.stage)));
+  element.querySelectorAll('[data-layer]').forEach(tab => tab.addEventListener('click', () => chooseLayer(Number(tab.dataset.layer))));
+  const set = (index, value) => {
+    state.beginGesture();
+    state.set(index, value);
+  };
+  wireBench(element, {id: () => state.id, image: () => state.image, set, edit, post, save, flush: () => state.flush(), openPlace, redraw});
+  putBack(element);
+  element.querySelectorAll('.bar[data-parameter], .bar-choice').forEach(bar => state.locked.has(indexOf(bar)) && showLock(bar, true));
+  const wanted = location.hash.slice(1);
+  if (wanted && !same) {
+    openPlace(wanted);
+  } else {
+    chooseStage(stage);
+    chooseLayer(layer);
+  }
+  showAll();
+  watch();
+  const mono = document.getElementById('hear-mono');
+  mono.setAttribute('aria-pressed', String(player.hearsMono()));
+  mono.addEventListener('click', () => {
+    player.hearMono(!player.hearsMono());
+    mono.setAttribute('aria-pressed', String(player.hearsMono()));
+  });
+  besideSoon(element);
+  if (same) {
+    // A stage that was kept may still say what was true of an earlier state.
+    freshWords();
+  }
+  // However this bench came here: the server does not measure a state until the hand has come to rest on it.
+  if (element.querySelector('#measured .working')) {
+    measureSoon();
+  }
+  state.release();
+}
+
+/** Tells the audio thread what the bars, meters and pictures of the bench want to know. */
+function watch() {
+  watchedBars = [...bench().querySelectorAll('.bar[data-brackets]')].filter(b => b.dataset.brackets);
+  player.watch(watchedBars.map(b => indexOf(b)), slotsOf(bench()), layer);
+}
+
+/** An address of the patch that answers with a new bench. */
+function post(path, fields) {
+  return exchange(`/patches/${state.id}/${path}`, fields);
+}
+
+/**
+ * An edit that changes the page: sent after everything that is waiting, answered with a new bench.
+ * @param {Record<string, string>} fields
+ * @param {HTMLElement} [field] the one that is marked when the edit is refused; what was typed stays in it
+ */
+async function edit(fields, field) {
+  await exchange(`/patches/${state.id}/edits`, fields, field);
+}
+
+/** Saves a revision of what is heard now. */
+export async function save() {
+  await exchange(`/patches/${state.id}/save`, {note: ''});
+}
+
+let lastExchange = Promise.resolve();
+
+/** One after the other: the next one is sent with the version that the one before has brought. */
+function exchange(url, fields, field) {
+  lastExchange = lastExchange.catch(() => {}).then(() => exchangeNow(url, fields, field));
+  return lastExchange;
+}
+
+async function exchangeNow(url, fields, field) {
+  hearNow();
+  await state.flush();
+  if (state.unsent) {
+    return;
+  }
+  state.hold();
+  try {
+    const response = await ask(url, withVersion(fields, state.version));
+    replaceBench(await response.text());
+  } catch (refusal) {
+    if (refusal.status === 409) {
+      say(refusal.message, {key: 'conflict', buttons: [['Show what is there now', () => location.reload()],
+        ['Put my change on top', () => {
+          state.version = 0;
+          exchange(url, fields, field);
+        }]]});
+      return;
+    }
+    if (!refusal.passing && field?.isConnected && field.matches('input:not([type=hidden]), textarea')) {
+      refuse(field, refusal.message);
+      return;
+    }
+    say(refusal.message);
+    if (!refusal.passing) {
+      replaceBench(await (await ask(`/patches/${state.id}/bench`)).text());
+    }
+  } finally {
+    state.release();
+  }
+}
+
+function replaceBench(html) {
+  const giveBack = rememberFocus(bench());
+  const box = document.createElement('template');
+  box.innerHTML = html;
+  const fresh = box.content.querySelector('#bench');
+  bench().replaceWith(fresh);
+  window.htmx.process(fresh);
+  document.dispatchEvent(new CustomEvent('comet:fresh', {detail: fresh}));
+  giveBack(fresh, retype);
+}
+
+let broughtTimer = null;
+
+/** A moved value has brought bars with it, such as the list of unison voices: they come when the hand rests. */
+function bringMore() {
+  clearTimeout(broughtTimer);
+  broughtTimer = setTimeout(() => {
+    if (!benchState()) {
+      return;
+    }
+    if (state.unsent || bench().querySelector('.bar:active, .bar input')) {
+      bringMore();
+      return;
+    }
+    refresh();
+  }, REST_MS);
+}
+
+/** Shows what the server has; moved values that have not been sent yet are put on top of it. */
+function refresh() {
+  lastExchange = lastExchange.catch(() => {}).then(async () => {
+    state.hold();
+    try {
+      replaceBench(await (await ask(`/patches/${state.id}/bench`)).text());
+    } finally {
+      state.release();
+    }
+  });
+  return lastExchange;
+}
+
+/** Waits until every edit has arrived before htmx sends a request of the bench. */
+export function beforeRequest(event) {
+  if (bench()?.contains(event.detail.elt) && state?.unsent) {
+    event.preventDefault();
+    state.flush().then(() => event.detail.issueRequest(true));
+  }
+}
+
+/** A request of htmx from the bench begins or has failed; its success ends with a fresh bench. */
+export function requestOfBench(element, begins) {
+  if (bench()?.contains(element)) {
+    if (begins) {
+      state.hold();
+    } else {
+      state.release();
+    }
+  }
+}
+
+function answered(answer) {
+  if (!document.getElementById('undo')) {
+    return;
+  }
+  showHistory(answer);
+  bench().dataset.version = answer.version;
+  if (answer.brings) {
+    bringMore();
+  }
+  measureSoon();
+  responseOutdated(bench().querySelector('[data-stage-panel="keymap"]'), state.id, redraw);
+  besideSoon(bench());
+}
+
+export function chooseStage(name) {
+  stage = name;
+  bench().querySelectorAll('[data-stage]').forEach(tab => {
+    tab.setAttribute('aria-selected', String(tab.dataset.stage === name));
+    tab.tabIndex = tab.dataset.stage === name ? 0 : -1;
+  });
+  bench().querySelectorAll('[data-stage-panel]').forEach(panel => { panel.hidden = panel.dataset.stagePanel !== name; });
+  bench().querySelector('.layer-choice').hidden = ['touch', 'level', 'versions'].includes(name);
+  redraw();
+}
+
+function chooseLayer(which) {
+  layer = which;
+  bench().querySelectorAll('[data-layer]').forEach(tab => tab.setAttribute('aria-pressed', String(Number(tab.dataset.layer) === which)));
+  bench().querySelectorAll('[data-shown-layer]').forEach(field => { field.value = String(which); });
+  bench().querySelectorAll('[data-for-layer]').forEach(part => { part.hidden = Number(part.dataset.forLayer) !== which; });
+  watch();
+  redraw();
+}
+
+/** Opens the stage and layer of a parameter, as findings link to it. */
+export function openPlace(id) {
+  const target = document.getElementById(id) ?? bench().querySelector(`[data-macro-card="${id.replace('macro', '')}"]`);
+  const panel = target?.closest('[data-stage-panel]');
+  const forLayer = target?.closest('[data-for-layer]');
+  chooseLayer(forLayer ? Number(forLayer.dataset.forLayer) : layer);
+  chooseStage(panel ? panel.dataset.stagePanel : stage);
+  const fold = target?.closest('details.fold');
+  if (fold) {
+    fold.open = true;
+  }
+  target?.focus();
+}
+
+function showAll() {
+  const values = LivePatch.soundings(state.image);
+  bench()?.querySelectorAll('.bar[data-parameter], .bar-choice').forEach(bar => showBar(bar, values[indexOf(bar)]));
+  bench()?.querySelectorAll('[data-now-of]').forEach(box => {
+    box.textContent = `now ${format(Number(box.dataset.nowOf), values[Number(box.dataset.nowOf)])}`;
+  });
+  redraw();
+}
+
+function redraw() {
+  if (!drawing) {
+    drawing = true;
+    requestAnimationFrame(() => {
+      drawing = false;
+      if (bench() && state?.image) {
+        bench().querySelectorAll('canvas[data-picture]').forEach(canvas => draw(canvas, state.image, layer));
+      }
+    });
+  }
+}
+
+/** After a move only what shows the moved value is drawn at once; everything else follows when the hand rests. */
+function showMoved(index) {
+  movedAt = performance.now();
+  const bars = bench().querySelectorAll(`[data-parameter="${idOf(index)}"]`);
+  bars.forEach(bar => showBar(bar, LivePatch.sounding(state.image, index)));
+  moved = bars[0]?.closest('.source, .two > div, .effect-card') ?? bench().querySelector(`[data-stage-panel="${stage}"]`);
+  if (!movedDrawing) {
+    movedDrawing = true;
+    requestAnimationFrame(() => {
+      movedDrawing = false;
+      if (benchState()) {
+        [...moved.querySelectorAll('canvas[data-picture]'), ...bench().querySelectorAll(`[data-stage="${stage}"] canvas, canvas.together`)]
+          .forEach(canvas => draw(canvas, state.image, layer));
+      }
+    });
+  }
+  clearTimeout(restTimer);
+  restTimer = setTimeout(() => benchState() && showAll(), REST_MS);
+}
+
+player.on('parameter', index => {
+  if (!benchState()) {
+    return;
+  }
+  if (index < 0 || index >= macroIndex && index < macroIndex + MACROS) {
+    showAll();
+  } else {
+    showMoved(index);
+  }
+});
+
+document.addEventListener('comet:theme', redraw);
+document.addEventListener('comet:keys', () => benchState() && showAll());
+
+player.on('ears', () => {
+  if (benchState()) {
+    showEars(bench());
+  }
+});
+
+/** Matches the level around the part in hand of the shown stage. */
+export function matchLevel() {
+  matchInHand(bench().querySelector(`[data-stage-panel="${stage}"]`));
+}
+
+/** Flips between the state on the bench and the version heard before. */
+export function flipVersions() {
+  flip(state.id);
+}
+
+document.addEventListener('comet:macro', ({detail}) => {
+  if (benchState() && player.playing()?.id === state.id) {
+    state.set(detail.index, detail.value);
+  } else if (player.heard()) {
+    // Away from the bench a macro is only tried out; nothing is stored.
+    player.setParameter(detail.index, detail.value, LivePatch.edited(player.heard(), detail.index, detail.value));
+  }
+});
+
+player.on('meters', meters => {
+  if (!benchState()) {
+    return;
+  }
+  watchedBars.forEach((bar, i) => showNow(bar, meters.voices > 0 ? meters.values[i] ?? null : null));
+  showSlots(bench(), meters);
+  showStages(bench(), meters);
+  // While a hand moves a value, its picture comes first: what only accompanies the sound is drawn every third time.
+  turn = performance.now() - movedAt < REST_MS ? (turn + 1) % 3 : 0;
+  if (turn === 0) {
+    drawLive(meters);
+    follow(meters);
+  }
+});
+
+/** The dots of the newest note, on the large pictures that are shown. */
+function follow(meters) {
+  if (stage === 'keymap' && meters.layers !== layersLit) {
+    layersLit = meters.layers;
+    bench().querySelectorAll('canvas[data-picture="keymap"]').forEach(canvas => draw(canvas, state.image, layer, {layers: layersLit}));
+  }
+  const kinds = {envelopes: 'envelope', motion: 'lfo', touch: 'aftertouch'}[stage];
+  if (kinds && (meters.note || followed)) {
+    bench().querySelectorAll(`[data-stage-panel="${stage}"] canvas[data-picture="${kinds}"]`).forEach(canvas => draw(canvas, state.image, layer, meters.note));
+    followed = Boolean(meters.note);
+  } else if (stage === 'effects' && meters.slots) {
+    bench().querySelectorAll('canvas[data-picture="compressor"]').forEach(canvas => {
+      const card = canvas.closest('.effect-card');
+      const at = [...bench().querySelectorAll('[data-meter]')].findIndex(m => card.contains(m));
+      draw(canvas, state.image, layer, meters.slots[at] ?? null);
+    });
+  }
+}

@@ -1,0 +1,140 @@
+// Editing on the pictures: envelope points, the filter's peak, edges of the key map.
+import {LivePatch} from '../../../engine/engine.js';
+import {DELAY_SPAN, delayPoints, equaliserPoints, ofSlot} from './effect-pictures.js';
+import {nearestDivision} from '../../lib/divisions.js';
+import {keyMapHand, wireKeyMapKeys} from './key-map-hands.js';
+import {recordingHand} from './recording-picture.js';
+import {envelopeId, envelopePoints, frequencyAt} from './pictures.js';
+
+const NEAR = 18;
+
+/**
+ * Lets a picture be edited by hand.
+ * @param {HTMLCanvasElement} canvas
+ * @param {import('../patch-state.js').PatchState} state
+ * @param {() => number} shownLayer
+ */
+export function wirePicture(canvas, state, shownLayer) {
+  const kind = canvas.dataset.picture;
+  const begin = {envelope: envelopeHand, filter: filterHand, keymap: keyMapHand, equaliser: equaliserHand, delay: delayHand, compressor: compressorHand,
+    reverb: reverbHand, recording: recordingHand}[kind];
+  if (!begin || canvas.dataset.large === undefined && canvas.dataset.first === undefined) {
+    return;
+  }
+  if (kind === 'equaliser') {
+    canvas.addEventListener('wheel', e => widthHand(e, canvas, state), {passive: false});
+  }
+  if (kind === 'keymap') {
+    wireKeyMapKeys(canvas, state, shownLayer);
+  }
+  canvas.addEventListener('pointerdown', e => {
+    const box = canvas.getBoundingClientRect();
+    const place = event => ({x: event.clientX - box.left, y: event.clientY - box.top});
+    const layer = canvas.dataset.ofLayer === undefined ? shownLayer() : Number(canvas.dataset.ofLayer);
+    const move = begin(state, layer, box, place(e), Number(canvas.dataset.envelope ?? canvas.dataset.filter ?? canvas.dataset.source ?? canvas.dataset.first ?? 0));
+    if (!move) {
+      return;
+    }
+    canvas.setPointerCapture(e.pointerId);
+    state.beginGesture(true);
+    const follow = event => move(place(event));
+    const end = () => {
+      canvas.removeEventListener('pointermove', follow);
+      canvas.removeEventListener('pointerup', end);
+      state.endGesture();
+    };
+    canvas.addEventListener('pointermove', follow);
+    canvas.addEventListener('pointerup', end);
+  });
+}
+
+const clamp = v => Math.max(0, Math.min(1, v));
+const find = (layer, id) => LivePatch.indexOf(`layer${layer + 1}.${id}`);
+
+/** Moves a time: from division to division where it keeps the tempo, otherwise freely up to the most that it can be. */
+function setTime(state, time, division, seconds, most = Infinity) {
+  if (state.image[division] === 0) {
+    state.set(time, Math.min(most, seconds));
+  } else {
+    state.set(division, nearestDivision(seconds, state.image[LivePatch.indexOf('performance.tempo')]));
+  }
+}
+
+/** The nearest point follows the hand; the time axis stays as it was when the drag began. */
+function envelopeHand(state, layer, box, from, which) {
+  const {span, points} = envelopePoints(state.image, layer, which, box.width, box.height);
+  const point = nearest(points, from);
+  if (point.d > NEAR) {
+    return null;
+  }
+  const group = envelopeId(which);
+  const scale = span.seconds / (box.width - 16);
+  const time = find(layer, `${group}.${point.id}`);
+  const division = find(layer, `${group}.${point.id}Division`);
+  return place => {
+    setTime(state, time, division, Math.max(0, span[point.id] + (place.x - point.x) * scale));
+    if (point.id === 'decay') {
+      state.set(find(layer, `${group}.sustain`), 100 * clamp((box.height - 18 - place.y) / (box.height - 30)));
+    }
+  };
+}
+
+/** Across is cutoff, up is resonance. */
+function filterHand(state, layer, box, from, which) {
+  const cutoff = find(layer, `filter${which + 1}.cutoff`);
+  const resonance = find(layer, `filter${which + 1}.resonance`);
+  if (!LivePatch.relevant(state.image, cutoff)) {
+    return null;
+  }
+  const start = state.sounding(resonance);
+  return place => {
+    state.set(cutoff, frequencyAt(clamp(place.x / box.width)));
+    state.set(resonance, Math.max(0, Math.min(60, start + (from.y - place.y) * 88 / box.height)));
+  };
+}
+
+const nearest = (points, from) => points.map(p => ({...p, d: Math.hypot(p.x - from.x, p.y - from.y)})).sort((a, b) => a.d - b.d)[0];
+
+/** The nearest shelf or bell follows the hand: across is its frequency, up its gain. */
+function equaliserHand(state, layer, box, from, first) {
+  const point = nearest(equaliserPoints(state.image, first, box.width, box.height), from);
+  if (point.d > NEAR) {
+    return null;
+  }
+  return place => {
+    state.set(point.hz, frequencyAt(clamp(place.x / box.width)));
+    state.set(point.gain, Math.max(-24, Math.min(24, (box.height / 2 - place.y) / (box.height / 2 - 4) * 26)));
+  };
+}
+
+/** The wheel over a bell makes it narrower or wider. */
+function widthHand(e, canvas, state) {
+  const box = canvas.getBoundingClientRect();
+  const point = nearest(equaliserPoints(state.image, Number(canvas.dataset.first), box.width, box.height), {x: e.clientX - box.left, y: e.clientY - box.top});
+  if (point.d < NEAR && point.q !== undefined) {
+    e.preventDefault();
+    state.set(point.q, state.sounding(point.q) * (e.deltaY < 0 ? 1.08 : 1 / 1.08));
+  }
+}
+
+/** The first repeat of a side follows the hand. */
+function delayHand(state, layer, box, from, first) {
+  const point = nearest(delayPoints(state.image, first, box.width, box.height), from);
+  if (point.d > NEAR) {
+    return null;
+  }
+  return place => setTime(state, point.time, point.division, Math.max(0.001, place.x / box.width * DELAY_SPAN), 2);
+}
+
+/** Across moves the threshold. */
+function compressorHand(state, layer, box, from, first) {
+  const threshold = ofSlot(first, 'compressor.threshold');
+  const side = Math.min(box.width, box.height * 1.6);
+  return place => state.set(threshold, Math.max(-60, Math.min(0, place.x / side * 66 - 60)));
+}
+
+/** Across moves the decay: eight seconds over the picture. */
+function reverbHand(state, layer, box, from, first) {
+  const decay = ofSlot(first, 'reverb.decay');
+  return place => state.set(decay, Math.max(0.1, place.x / box.width * 8));
+}

@@ -1,0 +1,162 @@
+// Versions of the patch on the bench: heard in its place at matched loudness, compared, brought back; variations.
+import * as player from '../player/player.js';
+import {tellKeys} from '../lib/key-names.js';
+import {ask, say} from '../page/requests.js';
+
+const POLL_MS = 1200;
+const MOST_POLLS = 100;
+
+/** What is heard: '' is the state on the bench. */
+let hearing = '';
+let heardBefore = 'padA';
+let polling = false;
+
+/**
+ * What can be undone and redone, and whether the state is saved.
+ * @param {{undo: string, redo: string, saved: boolean}} answer the server's, after an edit
+ */
+export function showHistory(answer) {
+  const undo = document.getElementById('undo');
+  const redo = document.getElementById('redo');
+  undo.disabled = !answer.undo;
+  undo.title = answer.undo ? `Undo: ${answer.undo}` : 'Nothing to undo';
+  redo.disabled = !answer.redo;
+  redo.title = answer.redo ? `Redo: ${answer.redo}` : 'Nothing to redo';
+  tellKeys(undo.parentElement);
+  document.getElementById('save').disabled = answer.saved;
+  document.getElementById('save-state').textContent = answer.saved ? 'saved' : 'unsaved edits';
+  document.getElementById('save-state').className = answer.saved ? 'soft' : 'ember';
+}
+
+/** Goes back to the state on the bench, as every edit does. */
+export function hearNow() {
+  if (hearing !== '') {
+    heardBefore = hearing;
+    hearing = '';
+    player.hearInstead(null);
+    show();
+  }
+}
+
+/** Flips between what is heard and what was heard before. @param {number} patch */
+export function flip(patch) {
+  hear(patch, hearing === '' ? heardBefore : '');
+}
+
+async function hear(patch, reference) {
+  if (reference === '') {
+    hearNow();
+    return;
+  }
+  try {
+    const version = await (await ask(`/patches/${patch}/versions/${reference}`)).json();
+    heardBefore = hearing === '' ? heardBefore : hearing;
+    hearing = reference;
+    player.hearInstead(version.playable, version.matchedDb);
+    if (version.matchedDb === null) {
+      ask(`/patches/${patch}/versions/${reference}/measure`, {method: 'POST'}).catch(() => {});
+      say('This version is still being measured, so it is heard as loud as it is.', {key: 'matched', calm: true});
+    }
+    show();
+  } catch (refusal) {
+    say(refusal.message);
+  }
+}
+
+function show() {
+  document.querySelectorAll('[data-hear]').forEach(b => b.setAttribute('aria-pressed', String(b.dataset.hear === hearing)));
+  document.getElementById('bench')?.classList.toggle('elsewhere', hearing !== '');
+}
+
+/** Portraits of variations come as they are measured. @param {() => number} patch */
+async function portraitsOf(patch) {
+  const waiting = () => [...document.querySelectorAll('[data-portrait-of]')].filter(cell => !cell.querySelector('svg'));
+  if (waiting().length > 0) {
+    await ask(`/patches/${patch()}/measure`, {method: 'POST'}).catch(() => {});
+  }
+  for (let i = 0; i < MOST_POLLS && waiting().length > 0; i++) {
+    await new Promise(resolve => setTimeout(resolve, POLL_MS));
+    try {
+      const portraits = await (await ask(`/patches/${patch()}/variations/portraits`)).json();
+      waiting().forEach(cell => { cell.innerHTML = portraits[cell.dataset.portraitOf] ?? cell.innerHTML; });
+    } catch (refusal) {
+      if (!refusal.passing) {
+        return;
+      }
+    }
+  }
+}
+
+/**
+ * @param {HTMLElement} bench
+ * @param {() => number} patch id of the patch on the bench
+ * @param {(path: string, fields: object) => Promise<void>} post sends to an address of the patch that answers with a new bench
+ * @param {() => Promise<void>} flush
+ */
+export function wireVersions(bench, patch, post, flush) {
+  if (!bench.querySelector('[data-stage-panel="versions"]')) {
+    return;
+  }
+  bench.querySelectorAll('[data-hear]').forEach(b => b.addEventListener('click', () => hear(patch(), b.dataset.hear)));
+  bench.querySelectorAll('[data-put-pad]').forEach(b => b.addEventListener('click', () => post(`pads/${b.dataset.putPad}`, {})));
+  const compare = async reference => {
+    try {
+      await flush();
+      const box = document.createElement('template');
+      box.innerHTML = await (await ask(`/patches/${patch()}/differences?with=${reference}`)).text();
+      tellKeys(box.content);
+      const fresh = box.content.querySelector('#differences');
+      document.getElementById('differences').replaceWith(fresh);
+      fresh.querySelectorAll('[data-take-back]').forEach(b => b.addEventListener('click', async () => {
+        await post('take-back', {with: b.dataset.with, line: b.dataset.takeBack});
+        compare(reference);
+      }));
+    } catch (refusal) {
+      say(refusal.message);
+    }
+  };
+  bench.querySelectorAll('[data-differences]').forEach(b => b.addEventListener('click', () => compare(b.dataset.differences)));
+  bench.querySelectorAll('[data-bring-back]').forEach(b => b.addEventListener('click', () => {
+    hearNow();
+    post('bring-back', {with: b.dataset.bringBack});
+  }));
+  const other = bench.querySelector('[data-other-patch]');
+  other.querySelectorAll('[data-other]').forEach(b => b.addEventListener('click', () => {
+    const id = other.elements.other.value;
+    if (id) {
+      (b.dataset.other === 'hear' ? r => hear(patch(), r) : compare)('patch' + id);
+    }
+  }));
+  bench.querySelector('#save-note').addEventListener('submit', e => {
+    e.preventDefault();
+    post('save', {note: e.target.elements.note.value});
+  });
+  if (!polling) {
+    polling = true;
+    portraitsOf(patch).finally(() => { polling = false; });
+  }
+  const vary = bench.querySelector('[data-vary]');
+  vary.addEventListener('submit', async e => {
+    e.preventDefault();
+    const data = new FormData(vary);
+    if (data.getAll('quality').length === 0) {
+      say('Choose at least one direction: darker, brighter, shorter …', {key: 'vary', calm: true});
+      return;
+    }
+    vary.querySelector('button').disabled = true;
+    vary.querySelector('[data-varying]').textContent = 'Rendering and measuring; a direction takes a few seconds …';
+    await post('variations', data);
+    const button = document.querySelector('[data-vary] button');
+    button.disabled = false;
+    document.querySelector('[data-varying]').textContent = '';
+  });
+  bench.querySelectorAll('[data-variation]').forEach(b => b.addEventListener('click', () => {
+    hearNow();
+    post(`variations/${b.dataset.variation}/${b.dataset.act}`, {});
+  }));
+  bench.querySelector('[data-discard-all]')?.addEventListener('click', () => {
+    hearNow();
+    post('variations/discard', {});
+  });
+  show();
+}

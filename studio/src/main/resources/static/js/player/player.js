@@ -1,0 +1,400 @@
+// The player of the page: one audio thread, whatever page is shown around it.
+import * as engine from '../../engine/engine.js';
+import {masked, onEars} from './mute-solo.js';
+import {MeasuringChain} from './measuring-chain.js';
+import {ask, say} from '../page/requests.js';
+
+/**
+ * @typedef {{id: number, name: string, image: number[], matchedDb: number,
+ *   phrase: {name: string, tempo: number, beats: number, notes: number[][]},
+ *   macros: Array<{index: number, name: string, lowEnd: string, highEnd: string, used: boolean}>,
+ *   zones: Array<{layer: number, lowKey: number, highKey: number}>,
+ *   recordings: Array<{key: number, url: string}>}} Playable
+ */
+
+let context = null;
+let node = null;
+/** @type {MeasuringChain|null} */
+let chain = null;
+let mono = null;
+/** Image of the last save, played beside the patch and not heard, or null. */
+let shadow = null;
+const BUFFER = 'comet-buffer';
+const SAFE_SECONDS = 0.02;
+let starting = null;
+/** @type {Playable|null} */
+let current = null;
+let image = null;
+let releaseVelocity = 64;
+let gainDb = 0;
+/** Gain of the patch itself, without that of a version that is heard in its place. */
+let ownGainDb = 0;
+let watched = {indexes: [], slots: [], layer: 0};
+let phrasePlaying = false;
+let waiting = null;
+const tempoIndex = engine.LivePatch.indexOf('performance.tempo');
+const listeners = {patch: [], meters: [], phrase: [], parameter: [], started: [], ears: [], played: [], midi: [], timed: [], rested: [], gone: []};
+
+/** Calls back on "patch", "meters", "phrase", "parameter", "started", "ears", "played" (a key went down), "midi" (a message came in), "rested" (a phrase has let go of the wheels) or "timed" (seconds from a key to its first sample). */
+export function on(what, callback) {
+  listeners[what].push(callback);
+}
+
+function tell(what, value) {
+  listeners[what].forEach(callback => callback(value));
+}
+
+/** Starts the audio thread; browsers allow that from a click or a key only. @returns {Promise<void>} */
+export function wake() {
+  if (context?.state === 'running' && node) {
+    return Promise.resolve();
+  }
+  starting ??= start().catch(error => {
+    say('Sound could not be started in this browser: ' + error.message);
+    throw error;
+  }).finally(() => { starting = null; });
+  return starting;
+}
+
+async function start() {
+  if (!context) {
+    context = new AudioContext({sampleRate: 48000, latencyHint: localStorage.getItem(BUFFER) === 'safe' ? SAFE_SECONDS : 'interactive'});
+    const device = context;
+    device.onstatechange = () => device === context && tell('started', device.state === 'running');
+    device.onerror = () => {
+      say('The audio device has gone. Connect one and press a key: sound begins again, and nothing of the patch is lost.', {key: 'device'});
+      context = null;
+      node = null;
+      phrasePlaying = false;
+      tell('phrase', false);
+      tell('started', false);
+    };
+  }
+  await context.resume();
+  if (!node) {
+    await context.audioWorklet.addModule(new URL('./worklet.js', import.meta.url));
+    node = new AudioWorkletNode(context, 'comet', {numberOfInputs: 0, numberOfOutputs: 2, outputChannelCount: [2, 2]});
+    node.onprocessorerror = () => say('The audio thread stopped. Load the page again to hear sound.');
+    chain = new MeasuringChain(context, node);
+    mono = new GainNode(context);
+    node.connect(mono, 0).connect(context.destination);
+    hearMono(monoWanted);
+    node.port.onmessage = ({data}) => {
+      if (data.ended) {
+        phrasePlaying = false;
+        tell('phrase', false);
+        if (data.moved) {
+          tell('rested', null);
+        }
+      } else if (data.keySeconds !== undefined) {
+        tell('timed', data.keySeconds);
+      } else {
+        tell('meters', data);
+      }
+    };
+    fetched.forEach(recording => send({do: 'provide', ...recording}));
+    if (image) {
+      send({do: 'load', image: toHear(), gain: gain()});
+    }
+    send({do: 'watch', ...watched});
+    send({do: 'shadow', image: shadow});
+  }
+  tell('started', true);
+}
+
+function send(message) {
+  node?.port.postMessage(message);
+}
+
+function gain() {
+  return Math.pow(10, gainDb / 20);
+}
+
+/** What is heard in place of the image for now, or null. */
+let instead = null;
+
+/** The image as the audio thread is to have it. */
+function toHear() {
+  return masked(instead ?? image);
+}
+
+/** Whether the audio thread hears the image as it is. */
+function plain() {
+  return instead === null && toHear() === image;
+}
+
+onEars(() => {
+  if (image) {
+    send({do: 'change', image: toHear()});
+    tell('ears', null);
+  }
+});
+
+/**
+ * Hears another version in place of the patch, without a gap and as loud as the patch itself.
+ * @param {Playable|null} version null for the patch itself
+ * @param {number|null} [matchedDb] gain that brings the version to the house loudness; null while it is not known
+ */
+export function hearInstead(version, matchedDb = null) {
+  instead = version === null ? null : Float64Array.from(version.image);
+  if (version) {
+    provide(version);
+  }
+  send({do: 'change', image: toHear()});
+  gainDb = version === null || matchedDb === null ? ownGainDb : ownGainDb + matchedDb - current.matchedDb;
+  send({do: 'gain', gain: gain()});
+}
+
+/** What measures the output, null before sound has started. @returns {MeasuringChain|null} */
+export function tap() {
+  return chain;
+}
+
+let monoWanted = false;
+
+/** Folds the output down to one channel, for listening only. */
+export function hearMono(on) {
+  monoWanted = on;
+  if (mono) {
+    mono.channelCountMode = on ? 'explicit' : 'max';
+    mono.channelCount = on ? 1 : 2;
+  }
+}
+
+/** Whether the output is folded down to one channel. */
+export function hearsMono() {
+  return Boolean(monoWanted);
+}
+
+/** The patch in hand has another name now. */
+export function rename(name) {
+  if (current && current.name !== name) {
+    current.name = name;
+    tell('patch', current);
+  }
+}
+
+/** Nothing is in hand any more. */
+export function unload() {
+  if (current) {
+    send({do: 'panic'});
+    current = null;
+    image = null;
+    tell('gone', null);
+  }
+}
+
+/** Plays the last save beside the patch, unheard, for the spectrum behind. @param {number[]|null} saved */
+export function setShadow(saved) {
+  shadow = saved === null ? null : Float64Array.from(saved);
+  send({do: 'shadow', image: shadow});
+}
+
+/** Whether the last save is played beside the patch. */
+export function shadowed() {
+  return shadow !== null;
+}
+
+/** Chooses the browser's shortest buffers, or longer ones for patches with many heavy voices; sound begins again with them. @param {'short'|'safe'} size */
+export async function setBuffer(size) {
+  localStorage.setItem(BUFFER, size);
+  const old = context;
+  context = null;
+  node = null;
+  starting = null;
+  await old?.close();
+  await wake();
+}
+
+/** @returns {'short'|'safe'} */
+export function buffer() {
+  return localStorage.getItem(BUFFER) === 'safe' ? 'safe' : 'short';
+}
+
+/** What the browser counts of its own output: underruns since the start, or undefined where it does not. */
+export function playbackStats() {
+  return context?.playbackStats;
+}
+
+/** Seconds from the engine to the loudspeaker as the browser tells them. */
+export function latency() {
+  return context ? (context.baseLatency ?? 0) + (context.outputLatency ?? 0) : 0;
+}
+
+/** @returns {Playable|null} */
+export function playing() {
+  return current;
+}
+
+/** The image as it is heard now. @returns {Float64Array|null} */
+export function heard() {
+  return image;
+}
+
+/** Recordings fetched so far, by key, as the audio thread takes them. */
+const fetched = new Map();
+
+/** A recording that has been fetched, or undefined. @param {number} key */
+export function recording(key) {
+  return fetched.get(key);
+}
+
+/** Fetches the recordings of a patch that are not there yet; the patch is told to the engine again when one has come. */
+async function provide(playable) {
+  const missing = (playable.recordings ?? []).filter(r => !fetched.has(r.key));
+  for (const {key, url} of missing) {
+    try {
+      const numbers = new Float32Array(await (await ask(url)).arrayBuffer());
+      const frames = (numbers.length - 2) / numbers[1];
+      const left = numbers.slice(2, 2 + frames);
+      const recording = {key, left, right: numbers[1] === 2 ? numbers.slice(2 + frames) : left, rate: numbers[0]};
+      fetched.set(key, recording);
+      engine.provide(-1, key, recording.left, recording.right, recording.rate);
+      send({do: 'provide', ...recording});
+    } catch (refusal) {
+      say(`A recording of "${playable.name}" could not be fetched: ${refusal.message}`);
+    }
+  }
+  if (missing.length > 0 && current?.id === playable.id) {
+    send({do: 'change', image: toHear()});
+    tell('patch', current);
+    tell('parameter', -1);
+  }
+}
+
+/** Takes a patch into focus. @param {Playable} playable @param {boolean} matched whether to play it at the house loudness */
+export function load(playable, matched) {
+  current = playable;
+  image = Float64Array.from(playable.image);
+  instead = null;
+  gainDb = matched ? playable.matchedDb : 0;
+  ownGainDb = gainDb;
+  send({do: 'load', image: toHear(), gain: gain()});
+  phrasePlaying = false;
+  tell('phrase', false);
+  tell('patch', playable);
+  provide(playable);
+}
+
+/** Takes over a changed state of the patch in focus while it sounds. */
+export function change(playable) {
+  current = playable;
+  image = Float64Array.from(playable.image);
+  send({do: 'change', image: toHear()});
+  tell('patch', playable);
+  provide(playable);
+}
+
+/** Moves a parameter at once; `edited` is the image with the change. */
+export function setParameter(index, value, edited) {
+  image = edited;
+  if (plain()) {
+    send({do: 'set', index, value});
+  } else {
+    send({do: 'change', image: toHear()});
+  }
+  tell('parameter', index);
+}
+
+export function noteOn(key, velocity) {
+  tell('played', {key, velocity});
+  wake().then(() => send({do: 'on', key, velocity, at: context.currentTime}));
+}
+
+export function noteOff(key) {
+  send({do: 'off', key, velocity: releaseVelocity});
+}
+
+export function keyTouch(key, value) {
+  send({do: 'keyTouch', key, value});
+}
+
+/** With what velocity keys of the page go up from now on. @param {number} velocity 0 to 127 */
+export function setReleaseVelocity(velocity) {
+  releaseVelocity = velocity;
+}
+
+/** @param {'wheel'|'touch'|'bend'|'breath'|'expression'|'pedal'} what */
+export function move(what, value) {
+  send({do: what, value});
+}
+
+/** One MIDI message, as it came in. */
+export function midi(status, first, second) {
+  wake().then(() => send({do: 'midi', status, first, second}));
+  if ((status & 0xF0) === 0x90 && second > 0) {
+    tell('played', {key: first, velocity: second});
+  }
+  tell('midi', {status, first, second});
+}
+
+/** @param {number} only channel to listen to, -1 for all @param {number} zone channels for notes of their own, 0 for none */
+export function midiChannels(only, zone) {
+  send({do: 'midiChannels', only, zone});
+}
+
+/** The controller has gone: its notes are let go. */
+export function midiGone() {
+  send({do: 'midiGone'});
+}
+
+export function panic() {
+  send({do: 'panic'});
+}
+
+/**
+ * What the meters report beside the level.
+ * @param {number[]} indexes parameters whose place under modulation is wanted
+ * @param {number[][]} slots effect slots whose levels are wanted, as layer and slot
+ * @param {number} layer whose newest note is followed by the pictures
+ */
+export function watch(indexes, slots = [], layer = 0) {
+  watched = {indexes, slots, layer};
+  send({do: 'watch', ...watched});
+}
+
+/** Plays a phrase with the patch in focus, or stops it; arguments as {@link startPhrase}. */
+export async function togglePhrase(tempo, chosen = null, repeats = false) {
+  if (phrasePlaying) {
+    send({do: 'stop'});
+    return;
+  }
+  await startPhrase(tempo, chosen, repeats);
+}
+
+/** @param {number} [tempo] @param {{notes: number[][], beats: number, tempo: number}|null} [chosen] in place of the category's phrase @param {boolean} [repeats] */
+export async function startPhrase(tempo, chosen = null, repeats = false) {
+  if (!current) {
+    return;
+  }
+  await wake();
+  const phrase = chosen ?? current.phrase;
+  phrasePlaying = true;
+  send({do: 'phrase', notes: phrase.notes, moves: phrase.moves, tempoChanges: phrase.tempoChanges, beats: phrase.beats, tempo: tempo || phrase.tempo, repeats,
+    tempoIndex, ownTempo: image[tempoIndex]});
+  tell('phrase', true);
+}
+
+/** Starts a loop of drums and bass beside the patch, or stops it. @param {object|null} loop */
+export function backing(loop) {
+  send(loop ? {do: 'backing', ...loop} : {do: 'backing', notes: null});
+}
+
+/** Plays held keys one after the other from now on. @param {'off'|'up'|'down'|'both'} pattern @param {number} beats from note to note */
+export function arpeggio(pattern, beats, tempo) {
+  send({do: 'arp', pattern, beats, tempo});
+}
+
+/** Loads a patch by id and plays its phrase; the same patch again stops it. */
+export async function playPatch(id, matched) {
+  if (current?.id === id && phrasePlaying) {
+    send({do: 'stop'});
+    return;
+  }
+  waiting = id;
+  const playable = await (await ask(`/patches/${id}/playable`)).json();
+  if (waiting === id) {
+    load(playable, matched);
+    await startPhrase(playable.phrase.tempo);
+  }
+}

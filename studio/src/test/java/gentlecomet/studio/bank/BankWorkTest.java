@@ -1,0 +1,180 @@
+package gentlecomet.studio.bank;
+
+import static org.hamcrest.Matchers.containsString;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import gentlecomet.craft.edit.PatchEdit;
+import gentlecomet.craft.format.CollectionFormat;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.studio.StudioTest;
+import gentlecomet.studio.WebWork;
+import gentlecomet.studio.patch.PatchSummary;
+import gentlecomet.studio.patch.Patches;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+
+/** The rows of a bank: where patches stand, what they are called, what is saved. */
+@StudioTest
+class BankWorkTest extends WebWork {
+
+    @Autowired
+    private Patches patches;
+
+    @BeforeEach
+    void onePatchInSlotThree() {
+        begin("Rows", 3);
+    }
+
+    private List<String> slots() {
+        return patches.inBank(bank).stream().map(r -> r.slot() + " " + r.name()).toList();
+    }
+
+    private void detune(long patch, double cents) {
+        patches.edit(patch, 0, "", new PatchEdit.SetValue(Parameters.find("layer1.source1.cents"), cents));
+    }
+
+    @Test
+    void aCopyStandsInTheNextFreeSlotUnderANameOfItsOwnWithTheSameSound() throws Exception {
+        detune(id, 7);
+        send(post("/patches/{id}/duplicate", id)).andExpect(status().isOk()).andExpect(content().string(containsString("New Patch 2")));
+        assertEquals(List.of("3 New Patch", "4 New Patch 2"), slots());
+        PatchSummary copy = patches.inBank(bank).get(1);
+        assertEquals(patches.get(id).soundHash(), copy.soundHash());
+        detune(copy.id(), 9);
+        assertEquals(7, patches.get(id).patch().value("layer1.source1.cents"), "the first one stays as it is");
+        send(post("/patches/{id}/duplicate", copy.id())).andExpect(status().isOk());
+        assertEquals("5 New Patch 3", slots().get(2));
+    }
+
+    @Test
+    void aPatchMovesAndChangesPlacesWithTheOneInItsWay() throws Exception {
+        long other = banks.newPatch(bank, 4);
+        send(post("/patches/{id}/move", id).param("slot", "4")).andExpect(status().isOk());
+        assertEquals(List.of("3 New Patch 2", "4 New Patch"), slots());
+        send(post("/patches/{id}/move", id).param("slot", "128")).andExpect(status().isOk());
+        assertEquals(List.of("3 New Patch 2", "128 New Patch"), slots());
+        for (String wrong : List.of("0", "129", "-5")) {
+            send(post("/patches/{id}/move", other).param("slot", wrong)).andExpect(status().isUnprocessableEntity())
+                    .andExpect(content().string(containsString("slots 1 to " + CollectionFormat.SLOTS)));
+        }
+        assertEquals(List.of("3 New Patch 2", "128 New Patch"), slots());
+    }
+
+    @Test
+    void afterTheLastSlotTheFirstFreeOneIsTaken() throws Exception {
+        long last = banks.newPatch(bank, 128);
+        send(post("/patches/{id}/duplicate", last)).andExpect(status().isOk());
+        assertTrue(slots().get(0).startsWith("1 "), slots().toString());
+    }
+
+    @Test
+    void aFullBankRefusesOneMore() throws Exception {
+        for (int slot = 1; slot <= CollectionFormat.SLOTS; slot++) {
+            if (slot != 3) {
+                banks.newPatch(bank, slot);
+            }
+        }
+        send(post("/patches/{id}/duplicate", id)).andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("are taken")));
+        send(post("/banks/{id}/patches", bank)).andExpect(status().isUnprocessableEntity());
+        send(get("/banks/{id}/rows", bank)).andExpect(status().isOk()).andExpect(content().string(containsString("New Patch 128")));
+        assertEquals(CollectionFormat.SLOTS, slots().size());
+    }
+
+    @Test
+    void nameAndCategoryAreEditsOfTheRowThatCanBeUndone() throws Exception {
+        send(row("name").param("name", "Tide Clock")).andExpect(status().isOk()).andExpect(content().string(containsString("Tide Clock")));
+        send(row("category").param("category", "bell")).andExpect(status().isOk());
+        assertEquals("bell", patches.get(id).category());
+        send(row("category").param("category", "x".repeat(500))).andExpect(status().isUnprocessableEntity());
+        assertEquals("bell", patches.get(id).category());
+        patches.undo(id, 0);
+        patches.undo(id, 0);
+        assertEquals("New Patch", patches.get(id).name());
+    }
+
+    @Test
+    void savingARowOrTheBankKeepsRevisionsOfWhatHasChanged() throws Exception {
+        long other = banks.newPatch(bank, 5);
+        send(row("save-row")).andExpect(status().isOk());
+        assertTrue(patches.get(id).saved());
+        assertEquals(1, patches.get(id).revision());
+        assertFalse(patches.get(other).saved());
+        send(post("/banks/{id}/save", bank).param("note", "Before the round").param("patch", shown(id), shown(other))).andExpect(status().isOk());
+        assertEquals(1, patches.get(id).revision(), "unchanged since, so no second revision");
+        assertEquals(1, patches.get(other).revision());
+        detune(id, 3);
+        send(post("/banks/{id}/save", bank).param("patch", shown(id))).andExpect(status().isOk());
+        assertEquals(2, patches.get(id).revision());
+    }
+
+    @Test
+    void aDeletedPatchIsGoneAndItsAddressSaysSo() throws Exception {
+        send(post("/patches/{id}/delete", id)).andExpect(status().isOk());
+        assertEquals(List.of(), slots());
+        for (String path : List.of("duplicate", "delete", "save-row")) {
+            send(post("/patches/{id}/" + path, id).param("version", "1")).andExpect(status().isNotFound());
+        }
+        send(post("/patches/{id}/move", id).param("slot", "1")).andExpect(status().isNotFound());
+    }
+
+    @Test
+    void aNewPatchBeginsNeutralOrAsTheStartOfItsCategory() throws Exception {
+        send(post("/banks/{id}/patches", bank).param("slot", "9")).andExpect(status().is3xxRedirection());
+        send(post("/banks/{id}/patches", bank).param("slot", "10").param("start", "bass")).andExpect(status().is3xxRedirection());
+        PatchSummary neutral = patches.inBank(bank).get(1);
+        PatchSummary bass = patches.inBank(bank).get(2);
+        assertEquals(patches.get(id).soundHash(), neutral.soundHash());
+        assertEquals("bass", bass.category());
+        assertFalse(bass.soundHash().equals(neutral.soundHash()));
+    }
+
+    /** What a row posts: the version that it shows goes along. */
+    private MockHttpServletRequestBuilder row(String path) {
+        return post("/patches/{id}/" + path, id).param("version", String.valueOf(patches.get(id).version()));
+    }
+
+    private String shown(long patch) {
+        return patch + "." + patches.get(patch).version();
+    }
+
+    @Test
+    void aStaleTabTakesNothingBack() throws Exception {
+        String old = String.valueOf(patches.get(id).version());
+        String shown = shown(id);
+        patches.edit(id, 0, "", new PatchEdit.Rename("Tide Clock"));
+        for (String path : List.of("undo", "redo", "save-row", "name", "category")) {
+            send(post("/patches/{id}/" + path, id).param("version", old).param("name", "Other Name").param("category", "bell"))
+                    .andExpect(status().isConflict());
+        }
+        send(post("/banks/{id}/save", bank).param("patch", shown)).andExpect(status().isConflict());
+        assertEquals("Tide Clock", patches.get(id).name());
+        assertEquals(0, patches.get(id).revision());
+        send(post("/patches/{id}/undo", id)).andExpect(status().isBadRequest());
+    }
+
+    @Test
+    void slotsThatDoNotExistOrAreTakenAreRefusedInWords() throws Exception {
+        for (String slot : List.of("500", "-1", "129")) {
+            send(post("/banks/{id}/patches", bank).param("slot", slot)).andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("slots 1 to 128")));
+        }
+        int taken = patches.get(id).slot();
+        send(post("/banks/{id}/patches", bank).param("slot", "" + taken)).andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("is taken")));
+        send(row("name").param("name", "Tide\u0000Clock")).andExpect(status().isUnprocessableEntity());
+        send(row("category").param("category", "be\u0000ll")).andExpect(status().isUnprocessableEntity());
+    }
+
+    @Test
+    void levelsShowOnlyThisBanksPatches() throws Exception {
+        send(get("/banks/{id}/levels/rows", bank)).andExpect(status().isOk()).andExpect(content().string(containsString("New Patch")));
+        send(get("/banks/{id}/levels/rows", 999999)).andExpect(status().isNotFound());
+    }
+}
