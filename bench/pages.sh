@@ -28,9 +28,13 @@ token="$(awk '$6 == "XSRF-TOKEN" {print $7}' "$jar")"
 waves=(saw table)
 turn=0
 edit() {
-  local version; version="$(curl -s -b "$jar" -c "$jar" "$base/patches/$patch/bench" | grep -o 'data-version="[0-9]*"' | head -1 | tr -dc 0-9)"
+  local page version stages
+  page="$(curl -s -b "$jar" -c "$jar" "$base/patches/$patch/bench")"
+  version="$(grep -o 'data-version="[0-9]*"' <<<"$page" | head -1 | tr -dc 0-9)"
+  # As the page does: the stages that it has are not sent again.
+  stages="$(grep -o 'data-stage-panel="[a-z]*" data-hash="[0-9a-f]*"' <<<"$page" | sed 's/data-stage-panel="\([a-z]*\)" data-hash="\([0-9a-f]*\)"/\1:\2/' | tr '\n' ' ')"
   turn=$((turn + 1))
-  ask -H "X-XSRF-TOKEN: $token" -H "Origin: $base" -H 'HX-Request: true' ${STAGES:+-H "X-Stages: $STAGES"} --data-urlencode "version=$version" \
+  ask -H "X-XSRF-TOKEN: $token" -H "Origin: $base" -H 'HX-Request: true' -H "X-Stages: $stages" --data-urlencode "version=$version" \
     -d "kind=choose&target=layer1.source1.wave&value=${waves[$((turn % 2))]}" "$base/patches/$patch/edits"
 }
 for _ in 1 2 3 4 5; do edit >/dev/null; done

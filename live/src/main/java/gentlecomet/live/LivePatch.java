@@ -33,6 +33,43 @@ public final class LivePatch {
         return Parameters.at(index).id();
     }
 
+    @JSExport
+    public static double least(int index) {
+        return Parameters.at(index).min();
+    }
+
+    @JSExport
+    public static double most(int index) {
+        return Parameters.at(index).max();
+    }
+
+    @JSExport
+    public static double defaultOf(int index) {
+        return Parameters.at(index).neutral();
+    }
+
+    /** Whether a parameter takes whole numbers only. */
+    @JSExport
+    public static boolean stepped(int index) {
+        return !Parameters.at(index).taper().continuous();
+    }
+
+    /** Texts of a choice's values as pages show them, between bars; empty for a number. */
+    @JSExport
+    public static String choices(int index) {
+        StringBuilder texts = new StringBuilder();
+        for (String choice : Parameters.at(index).choices()) {
+            texts.append(texts.length() == 0 ? "" : "|").append(ValueText.spoken(choice));
+        }
+        return texts.toString();
+    }
+
+    /** The defaults of all parameters in registry order. */
+    @JSExport
+    public static Float64Array defaults() {
+        return Float64Array.fromJavaArray(Parameters.neutralValues());
+    }
+
     /** Registry index of an id, or -1. */
     @JSExport
     public static int indexOf(String id) {

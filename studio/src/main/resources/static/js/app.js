@@ -3,7 +3,7 @@ import {allowLevelling} from './bench/at-rest.js';
 import {beforeRequest, benchState, chooseStage, flipVersions, matchLevel, openPlace, requestOfBench, save, setUpBench} from './bench/bench.js';
 import {listeningKey} from './listening/listening.js';
 import {playClicked, setUpPage} from './page/pages.js';
-import {csrfToken, say} from './page/requests.js';
+import {csrfToken, say, stageHeader} from './page/requests.js';
 import {fieldOf, refuse} from './page/refused.js';
 import {rememberFocus} from './page/focus-kept.js';
 import {panic, playChosen, setUpStrip} from './player/strip.js';
@@ -60,6 +60,7 @@ document.body.addEventListener('htmx:configRequest', e => {
   e.detail.headers['X-XSRF-TOKEN'] = csrfToken();
   if (e.detail.verb === 'post' && e.detail.elt.closest('#bench')) {
     e.detail.parameters.version = document.getElementById('bench').dataset.version;
+    Object.assign(e.detail.headers, stageHeader());
   }
 });
 /** Gives the focus back when htmx has exchanged what had it; after another page it goes to the content, never to nothing. */

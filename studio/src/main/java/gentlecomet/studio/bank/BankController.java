@@ -124,6 +124,7 @@ class BankController {
         measures.ask(row, collection.rules());
         model.addAttribute("bank", bank);
         model.addAttribute("rules", collection.rules());
+        model.addAttribute("categories", new CategoryOptions(collection.rules()));
         model.addAttribute("row", rows.of(row.summary(), collection));
         return "bank/bank :: slot";
     }
@@ -134,6 +135,7 @@ class BankController {
         List<BankRowView> all = rows.of(id, collection);
         model.addAttribute("bank", bank);
         model.addAttribute("rules", collection.rules());
+        model.addAttribute("categories", new CategoryOptions(collection.rules()));
         model.addAttribute("rows", all);
         model.addAttribute("standing", measures.standing(id, collection.rules()));
         model.addAttribute("unsaved", all.stream().filter(r -> !r.patch().saved()).count());

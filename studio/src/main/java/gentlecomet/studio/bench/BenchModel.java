@@ -78,7 +78,6 @@ class BenchModel {
         model.addAttribute("keyMapWords", KeyMapWords.of(row.patch()));
         model.addAttribute("looseEnds", LooseEnds.of(row.patch()));
         model.addAttribute("pads", versions.pads(row.id()).stream().collect(Collectors.toMap(PadRow::letter, p -> p)));
-        model.addAttribute("others", patches.inBank(row.bankId()));
         model.addAttribute("qualities", Quality.values());
         model.addAttribute("variations", variations(summary, collection.rules()));
     }

@@ -5,6 +5,7 @@ import gentlecomet.craft.measure.Measurement;
 import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.sound.parameter.LayerParameters;
+import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.patch.Macro;
@@ -14,15 +15,19 @@ import gentlecomet.sound.performance.Phrase;
 import gentlecomet.studio.patch.PatchRow;
 import gentlecomet.studio.phrase.PlayablePhrase;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * What the player of a page needs of a patch, as JSON.
  *
- * @param image     patch image for the audio thread
+ * @param values    parameters that are not at their default, by id
+ * @param tail      what comes after the parameters in the patch image: routes, macros, drawn lists, recordings
  * @param matchedDb gain that brings it to the house loudness for listening; 0 while it has not been measured
  */
-public record Playable(long id, String name, double[] image, PlayablePhrase phrase, double matchedDb, List<PlayableMacro> macros,
+public record Playable(long id, String name, Map<String, Double> values, double[] tail, PlayablePhrase phrase, double matchedDb, List<PlayableMacro> macros,
         List<Zone> zones, List<PlayableRecording> recordings) {
 
     private static final double MOST_MATCHING_DB = 24;
@@ -64,7 +69,18 @@ public record Playable(long id, String name, double[] image, PlayablePhrase phra
                         (int) patch.value(Parameters.ofLayer(layer, LayerParameters.HIGH_KEY))));
             }
         }
-        return new Playable(id, patch.name(), PatchImage.of(patch), PlayablePhrase.of(phrase), matchedDb, macros, zones,
+        double[] image = PatchImage.of(patch);
+        return new Playable(id, patch.name(), values(patch), Arrays.copyOfRange(image, Parameters.COUNT, image.length), PlayablePhrase.of(phrase), matchedDb, macros, zones,
                 patch.recordings().stream().map(f -> new PlayableRecording(f.key(), "/assets/" + f.hash() + "/samples")).distinct().toList());
+    }
+
+    private static Map<String, Double> values(Patch patch) {
+        Map<String, Double> values = new LinkedHashMap<>();
+        for (Parameter p : Parameters.ALL) {
+            if (patch.value(p.index()) != p.neutral()) {
+                values.put(p.id(), patch.value(p.index()));
+            }
+        }
+        return values;
     }
 }

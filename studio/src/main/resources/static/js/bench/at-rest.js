@@ -1,5 +1,6 @@
 // What a bench learns once the hand has come to rest: figures and words of the new state, the last save for the spectrum, what a voice costs.
 import {LivePatch} from '../../engine/engine.js';
+import {imageOf} from '../lib/parameters.js';
 import * as player from '../player/player.js';
 import {ask, say} from '../page/requests.js';
 import {wireLooseEnds} from './bench-forms.js';
@@ -35,7 +36,7 @@ export function besideSoon(element) {
       return;
     }
     const changed = !document.getElementById('save').disabled && element.querySelector('#focus').dataset.saved === 'true';
-    await passing(async () => player.setShadow(changed ? (await (await ask(`/patches/${state.id}/versions/saved`)).json()).playable.image : null));
+    await passing(async () => player.setShadow(changed ? imageOf((await (await ask(`/patches/${state.id}/versions/saved`)).json()).playable) : null));
   }, BESIDE_AFTER_MS);
 }
 

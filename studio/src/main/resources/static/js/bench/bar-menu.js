@@ -31,7 +31,7 @@ export function openBarMenu(bar, state, edit) {
   const menu = document.createElement('div');
   menu.className = 'bar-menu';
   menu.setAttribute('role', 'menu');
-  menu.setAttribute('aria-label', bar.dataset.name ?? bar.ariaLabel);
+  menu.setAttribute('aria-label', bar.ariaLabel);
   const close = () => {
     menu.remove();
     bar.focus();
@@ -70,13 +70,13 @@ export function openBarMenu(bar, state, edit) {
     title.className = 'soft';
     title.textContent = 'What moves this';
     menu.append(title, ...movers.map(([name, low, high]) => item(`${name}: ${format(index, LivePatch.valueAt(index, Number(low)))} to ${format(index, LivePatch.valueAt(index, Number(high)))}`,
-      () => openMover(name, bar.dataset.name))));
+      () => openMover(name, bar.ariaLabel))));
   }
   menu.append(macros,
     item('Add a route to here …', () => {
       document.querySelector('[data-stage="motion"]').click();
       const form = document.getElementById('add-route');
-      form.elements.target.value = bar.dataset.name;
+      form.elements.target.value = bar.ariaLabel;
       form.elements.source.focus();
     }),
     item(`Copy ${format(index, value)}`, () => { copied = value; }));
@@ -88,7 +88,7 @@ export function openBarMenu(bar, state, edit) {
     put(`Paste ${format(index, copied)}`, copied);
   }
   menu.append(lock);
-  put(`Neutral (${format(index, Number(bar.dataset.neutral))})`, Number(bar.dataset.neutral));
+  put(`Neutral (${format(index, LivePatch.defaultOf(index))})`, LivePatch.defaultOf(index));
   place(menu, bar, close);
 }
 

@@ -115,7 +115,7 @@ function wireParts(element, {id, image, set, edit, post, flush, openPlace}) {
     if (fromTempoToTempo(choice, image())) {
       set(indexOf(choice), Number(choice.value));
     } else {
-      edit({kind: 'choose', target: choice.dataset.decides, value: choice.options[choice.selectedIndex].textContent});
+      edit({kind: 'choose', target: choice.id, value: choice.options[choice.selectedIndex].textContent});
     }
   }));
   wireFiles(element, post, edit);

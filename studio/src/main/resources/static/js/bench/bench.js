@@ -57,7 +57,10 @@ export function setUpBench(root) {
   if (!element) {
     return;
   }
-  setAside(element);
+  if (!setAside(element)) {
+    refresh(true);
+    return;
+  }
   const playable = JSON.parse(element.querySelector('#focus').dataset.playable);
   const same = state?.id === playable.id && player.playing()?.id === playable.id;
   if (same) {
@@ -72,7 +75,7 @@ export function setUpBench(root) {
     }
   }
   const openMenu = bar => openBarMenu(bar, state, edit);
-  element.querySelectorAll('.bar[data-parameter], .bar-choice:not([data-decides])').forEach(bar => wireBar(bar, state, openMenu));
+  element.querySelectorAll('.bar[role=slider], .bar-choice:not([data-decides])').forEach(bar => wireBar(bar, state, openMenu));
   element.querySelectorAll('.bar-choice').forEach(choice => wireChoice(choice, openMenu));
   element.querySelectorAll('canvas[data-picture]').forEach(canvas => {
     wirePicture(canvas, state, () => layer);
@@ -87,7 +90,7 @@ export function setUpBench(root) {
   };
   wireBench(element, {id: () => state.id, image: () => state.image, set, edit, post, save, flush: () => state.flush(), openPlace, redraw});
   putBack(element);
-  element.querySelectorAll('.bar[data-parameter], .bar-choice').forEach(bar => state.locked.has(indexOf(bar)) && showLock(bar, true));
+  element.querySelectorAll('.bar[role=slider], .bar-choice').forEach(bar => state.locked.has(indexOf(bar)) && showLock(bar, true));
   const wanted = location.hash.slice(1);
   if (wanted && !same) {
     openPlace(wanted);
@@ -208,12 +211,12 @@ function bringMore() {
   }, REST_MS);
 }
 
-/** Shows what the server has; moved values that have not been sent yet are put on top of it. */
-function refresh() {
+/** Shows what the server has; moved values that have not been sent yet are put on top of it. @param {boolean} [whole] all stages, whatever stands here */
+function refresh(whole = false) {
   lastExchange = lastExchange.catch(() => {}).then(async () => {
     state.hold();
     try {
-      replaceBench(await (await ask(`/patches/${state.id}/bench`)).text());
+      replaceBench(await (await ask(`/patches/${state.id}/bench`, {whole})).text());
     } finally {
       state.release();
     }
@@ -290,7 +293,7 @@ export function openPlace(id) {
 
 function showAll() {
   const values = LivePatch.soundings(state.image);
-  bench()?.querySelectorAll('.bar[data-parameter], .bar-choice').forEach(bar => showBar(bar, values[indexOf(bar)]));
+  bench()?.querySelectorAll('.bar[role=slider], .bar-choice').forEach(bar => showBar(bar, values[indexOf(bar)]));
   bench()?.querySelectorAll('[data-now-of]').forEach(box => {
     box.textContent = `now ${format(Number(box.dataset.nowOf), values[Number(box.dataset.nowOf)])}`;
   });
@@ -312,7 +315,7 @@ function redraw() {
 /** After a move only what shows the moved value is drawn at once; everything else follows when the hand rests. */
 function showMoved(index) {
   movedAt = performance.now();
-  const bars = bench().querySelectorAll(`[data-parameter="${idOf(index)}"]`);
+  const bars = bench().querySelectorAll(`#${CSS.escape(idOf(index))}`);
   bars.forEach(bar => showBar(bar, LivePatch.sounding(state.image, index)));
   moved = bars[0]?.closest('.source, .two > div, .effect-card') ?? bench().querySelector(`[data-stage-panel="${stage}"]`);
   if (!movedDrawing) {

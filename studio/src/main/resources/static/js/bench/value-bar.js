@@ -3,9 +3,30 @@ import {LivePatch} from '../../engine/engine.js';
 import {format, parse} from '../lib/key-names.js';
 import {accept, refuse} from '../page/refused.js';
 import {say} from '../page/requests.js';
-import {indexOf} from '../lib/parameters.js';
+import {choicesOf, indexOf} from '../lib/parameters.js';
 
 const DRAG_PIXELS = 260;
+
+/** The track of a bar, which every bar has between its label and its value. */
+function addTrack(bar) {
+  const track = document.createElement('span');
+  track.className = 'bar-track';
+  for (const part of ['bar-neutral', 'bar-fill', 'bar-brackets', 'bar-now']) {
+    const span = document.createElement('span');
+    span.className = part;
+    track.append(span);
+  }
+  bar.querySelector('.bar-label').after(track);
+}
+
+/** Brings the choices that are not made. @param {HTMLSelectElement} choice */
+function addChoices(choice, index) {
+  const made = choice.options[0];
+  const texts = choicesOf(index);
+  const at = Number(made.value);
+  choice.prepend(...texts.slice(0, at).map((text, i) => new Option(text, String(i))));
+  choice.append(...texts.slice(at + 1).map((text, i) => new Option(text, String(at + 1 + i))));
+}
 
 /** Draws a bar at a value. @param {HTMLElement} bar @param {number} value */
 export function showBar(bar, value) {
@@ -16,7 +37,7 @@ export function showBar(bar, value) {
   }
   const text = format(index, value);
   const at = LivePatch.position(index, value) * 100;
-  const neutral = LivePatch.position(index, Number(bar.dataset.neutral)) * 100;
+  const neutral = LivePatch.position(index, LivePatch.defaultOf(index)) * 100;
   const fill = bar.querySelector('.bar-fill');
   fill.style.left = `${Math.min(at, neutral)}%`;
   fill.style.width = `${Math.max(1, Math.abs(at - neutral))}%`;
@@ -71,13 +92,16 @@ export function wireBar(bar, state, openMenu) {
     });
     return;
   }
+  addTrack(bar);
+  bar.setAttribute('aria-valuemin', LivePatch.least(index).toFixed(6).replace(/\.?0+$/, ''));
+  bar.setAttribute('aria-valuemax', LivePatch.most(index).toFixed(6).replace(/\.?0+$/, ''));
   drawBrackets(bar);
   typing.set(bar, text => type(bar, index, state, put, text));
   const put = value => {
-    state.set(index, Math.min(Number(bar.dataset.max), Math.max(Number(bar.dataset.min), value)));
+    state.set(index, Math.min(LivePatch.most(index), Math.max(LivePatch.least(index), value)));
     showBar(bar, state.sounding(index));
   };
-  const stepped = bar.dataset.stepped === 'true';
+  const stepped = LivePatch.stepped(index);
   const nudge = (steps, fine) => {
     const value = state.sounding(index);
     put(stepped ? value + Math.sign(steps) * Math.max(1, Math.round(Math.abs(steps) / 8))
@@ -108,10 +132,10 @@ export function wireBar(bar, state, openMenu) {
     const steps = {ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1, PageUp: 10, PageDown: -10}[e.key];
     const act = steps ? () => nudge(steps, e.shiftKey)
       : {
-        Home: () => put(Number(bar.dataset.min)),
-        End: () => put(Number(bar.dataset.max)),
-        Delete: () => put(Number(bar.dataset.neutral)),
-        Backspace: () => put(Number(bar.dataset.neutral)),
+        Home: () => put(LivePatch.least(index)),
+        End: () => put(LivePatch.most(index)),
+        Delete: () => put(LivePatch.defaultOf(index)),
+        Backspace: () => put(LivePatch.defaultOf(index)),
         Enter: () => type(bar, index, state, put),
         m: () => openMenu(bar),
         M: () => openMenu(bar),
@@ -130,6 +154,7 @@ export function wireBar(bar, state, openMenu) {
 
 /** A choice has the same menu; its row takes the right click, so that a locked one can be unlocked. */
 export function wireChoice(choice, openMenu) {
+  addChoices(choice, indexOf(choice));
   choice.closest('.bar').addEventListener('contextmenu', e => {
     e.preventDefault();
     openMenu(choice);
@@ -185,7 +210,7 @@ function type(bar, index, state, put, first) {
   }
   const input = document.createElement('input');
   input.value = first ?? format(index, state.sounding(index));
-  input.setAttribute('aria-label', `${bar.dataset.name}, type a value`);
+  input.setAttribute('aria-label', `${bar.ariaLabel}, type a value`);
   box.replaceChildren(input);
   input.focus();
   if (!first) {
@@ -199,15 +224,15 @@ function type(bar, index, state, put, first) {
     }
     const text = input.value;
     const value = parse(index, text);
-    const [least, most] = [Number(bar.dataset.min), Number(bar.dataset.max)];
+    const [least, most] = [LivePatch.least(index), LivePatch.most(index)];
     // A value that was shown rounded may lie a hair beyond the end that it stands for.
     const meant = text === format(index, least) ? least : text === format(index, most) ? most : value;
     if (take && !(meant >= least && meant <= most)) {
       if (!leaving) {
-        refuse(input, `${Number.isNaN(value) ? `"${text}" is not a value of` : `${format(index, value)} is outside of`} ${bar.dataset.name}; it goes from ${format(index, least)} to ${format(index, most)}.`);
+        refuse(input, `${Number.isNaN(value) ? `"${text}" is not a value of` : `${format(index, value)} is outside of`} ${bar.ariaLabel}; it goes from ${format(index, least)} to ${format(index, most)}.`);
         return;
       }
-      say(`${bar.dataset.name} was left as it was: "${text}" is not between ${format(index, least)} and ${format(index, most)}.`, {key: 'typed', calm: true});
+      say(`${bar.ariaLabel} was left as it was: "${text}" is not between ${format(index, least)} and ${format(index, most)}.`, {key: 'typed', calm: true});
     }
     done = true;
     accept(input);

@@ -68,6 +68,17 @@ function show() {
   document.getElementById('bench')?.classList.toggle('elsewhere', hearing !== '');
 }
 
+/** The patches of the collection to compare with, fetched when somebody turns to the list. @param {HTMLSelectElement} list @param {number} own */
+async function listOthers(list, own) {
+  if (list.options.length > 1 || list.dataset.asked) {
+    return;
+  }
+  list.dataset.asked = 'true';
+  const known = await (await ask(`/find?collection=${document.getElementById('page').dataset.collection}`)).json();
+  list.append(...known.places.filter(p => p.kind.startsWith('patch ') && p.url !== `/patches/${own}`)
+    .map(p => new Option(`${p.kind.slice(6).padStart(3, '0')} ${p.text}`, p.url.slice('/patches/'.length))));
+}
+
 /** Portraits of variations come as they are measured. @param {() => number} patch */
 async function portraitsOf(patch) {
   const waiting = () => [...document.querySelectorAll('[data-portrait-of]')].filter(cell => !cell.querySelector('svg'));
@@ -121,6 +132,9 @@ export function wireVersions(bench, patch, post, flush) {
     post('bring-back', {with: b.dataset.bringBack});
   }));
   const other = bench.querySelector('[data-other-patch]');
+  for (const event of ['pointerenter', 'focus']) {
+    other.elements.other.addEventListener(event, () => listOthers(other.elements.other, patch()));
+  }
   other.querySelectorAll('[data-other]').forEach(b => b.addEventListener('click', () => {
     const id = other.elements.other.value;
     if (id) {

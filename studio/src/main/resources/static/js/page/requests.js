@@ -21,14 +21,20 @@ class Refusal extends Error {
   }
 }
 
+/** The stages of the bench that stand on the page: the server does not send them again while they stay the same. @returns {Record<string, string>} */
+export function stageHeader() {
+  const panels = [...document.querySelectorAll('[data-stage-panel][data-hash]')];
+  return panels.length === 0 ? {} : {'X-Stages': panels.map(p => `${p.dataset.stagePanel}:${p.dataset.hash}`).join(' ')};
+}
+
 /**
  * Asks the server.
  * @param {string} url
- * @param {{method?: string, json?: object, form?: Record<string, string>|URLSearchParams, data?: FormData}} [options]
+ * @param {{method?: string, whole?: boolean, json?: object, form?: Record<string, string>|URLSearchParams, data?: FormData}} [options]
  * @returns {Promise<Response>}
  */
 export async function ask(url, options = {}) {
-  const headers = {'X-XSRF-TOKEN': csrfToken(), 'X-Requested-With': 'comet'};
+  const headers = {'X-XSRF-TOKEN': csrfToken(), 'X-Requested-With': 'comet', ...(options.whole ? {} : stageHeader())};
   let body;
   if (options.json) {
     headers['Content-Type'] = 'application/json';

@@ -3,6 +3,7 @@ import * as engine from '../../engine/engine.js';
 import {masked, onEars} from './mute-solo.js';
 import {MeasuringChain} from './measuring-chain.js';
 import {ask, say} from '../page/requests.js';
+import {imageOf} from '../lib/parameters.js';
 
 /**
  * @typedef {{id: number, name: string, image: number[], matchedDb: number,
@@ -136,7 +137,7 @@ onEars(() => {
  * @param {number|null} [matchedDb] gain that brings the version to the house loudness; null while it is not known
  */
 export function hearInstead(version, matchedDb = null) {
-  instead = version === null ? null : Float64Array.from(version.image);
+  instead = version === null ? null : imageOf(version);
   if (version) {
     provide(version);
   }
@@ -265,7 +266,7 @@ async function provide(playable) {
 /** Takes a patch into focus. @param {Playable} playable @param {boolean} matched whether to play it at the house loudness */
 export function load(playable, matched) {
   current = playable;
-  image = Float64Array.from(playable.image);
+  image = imageOf(playable);
   instead = null;
   gainDb = matched ? playable.matchedDb : 0;
   ownGainDb = gainDb;
@@ -279,7 +280,7 @@ export function load(playable, matched) {
 /** Takes over a changed state of the patch in focus while it sounds. */
 export function change(playable) {
   current = playable;
-  image = Float64Array.from(playable.image);
+  image = imageOf(playable);
   send({do: 'change', image: toHear()});
   tell('patch', playable);
   provide(playable);

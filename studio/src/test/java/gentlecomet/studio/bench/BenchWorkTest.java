@@ -135,8 +135,8 @@ class BenchWorkTest extends WebWork {
     void thePlayableAndTheContentAreThePatchAsItStands() throws Exception {
         onBench("edits", "kind", "setValue", "target", CENTS.id(), "value", "17");
         double[] image = PatchImage.of(patches.get(id).patch());
-        web.perform(get("/patches/{id}/playable", id)).andExpect(status().isOk()).andExpect(jsonPath("$.image.length()").value(image.length))
-                .andExpect(jsonPath("$.image[" + CENTS.index() + "]").value(17.0));
+        web.perform(get("/patches/{id}/playable", id)).andExpect(status().isOk()).andExpect(jsonPath("$.tail.length()").value(image.length - Parameters.COUNT))
+                .andExpect(jsonPath("$.values['" + CENTS.id() + "']").value(17.0));
         String json = web.perform(get("/patches/{id}/content", id)).andExpect(status().isOk()).andReturn().getResponse().getContentAsString();
         assertEquals(patches.get(id).patch(), PatchFormat.read(json, "content"));
     }

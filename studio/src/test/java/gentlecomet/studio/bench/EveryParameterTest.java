@@ -29,7 +29,7 @@ class EveryParameterTest extends WebWork {
 
     private static final Pattern BAR = Pattern.compile("<(?:div class=\"bar\"|select class=\"bar-choice\")[^>]* id=\"([^\"]+)\"");
     private static final Pattern OTHERS = Pattern.compile("\\b(layer|source|lfo|effect)([2-9]|1[0-9])\\b");
-    private static final Pattern DECIDES = Pattern.compile("data-decides=\"([^\"]+)\"");
+    private static final Pattern DECIDES = Pattern.compile("<select class=\"bar-choice\" id=\"([^\"]+)\"[^>]* data-decides");
 
     private final Set<String> seen = new HashSet<>();
     private final Set<String> tried = new HashSet<>();

@@ -68,7 +68,7 @@ class VersionWorkTest extends WebWork {
         set(CUTOFF, 4000);
         set(Parameters.find("layer1.filter1.resonance"), 6);
         web.perform(get("/patches/{id}/versions/padA", id)).andExpect(jsonPath("$.words", containsString("after: Layer 1 filter 1: Cutoff")))
-                .andExpect(jsonPath("$.playable.image[" + CUTOFF.index() + "]").value(1000.0));
+                .andExpect(jsonPath("$.playable.values['" + CUTOFF.id() + "']").value(1000.0));
         web.perform(get("/patches/{id}/differences", id).param("with", "padA")).andExpect(content().string(containsString("1.00 kHz")))
                 .andExpect(content().string(containsString("4.00 kHz"))).andExpect(content().string(containsString("Resonance")));
         onBench("take-back", "with", "padA", "line", "0").andExpect(status().isOk());
@@ -88,7 +88,7 @@ class VersionWorkTest extends WebWork {
     void revisionsAndOtherPatchesAreVersionsToo() throws Exception {
         patches.save(id, 0, "first");
         set(CUTOFF, 2000);
-        web.perform(get("/patches/{id}/versions/saved", id)).andExpect(jsonPath("$.playable.image[" + CUTOFF.index() + "]").value(1000.0));
+        web.perform(get("/patches/{id}/versions/saved", id)).andExpect(jsonPath("$.playable.values['" + CUTOFF.id() + "']").value(1000.0));
         long other = banks.newPatch(bank, 2);
         web.perform(get("/patches/{id}/differences", id).param("with", "patch" + other)).andExpect(content().string(containsString("low pass 24")));
         onBench("bring-back", "with", "patch" + other).andExpect(status().isOk());

@@ -32,14 +32,6 @@ public record Bar(Parameter parameter, double value, String text, int macro, Str
         return !parameter.choices().isEmpty();
     }
 
-    public List<Choice> choices() {
-        List<Choice> choices = new ArrayList<>();
-        for (int i = 0; i < parameter.choices().size(); i++) {
-            choices.add(new Choice(i, ValueText.spoken(parameter.choices().get(i)), i == (int) value));
-        }
-        return choices;
-    }
-
     public String fullName() {
         return PatchRules.name(parameter);
     }

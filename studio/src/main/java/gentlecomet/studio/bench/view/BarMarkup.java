@@ -41,42 +41,32 @@ final class BarMarkup {
         }
     }
 
+    /** The page draws the track and takes range and default from the engine, which knows them by the id. */
     private void slider(Bar bar) {
         Parameter p = bar.parameter();
-        out.append("<div class=\"bar\" role=\"slider\" tabindex=\"0\"").append(attribute("id", p.id())).append(attribute("data-parameter", p.id()))
-                .append(attribute("data-min", p.min())).append(attribute("data-max", p.max())).append(attribute("data-neutral", p.neutral()))
-                .append(attribute("data-stepped", !p.taper().continuous())).append(attribute("data-brackets", bar.brackets()))
-                .append(attribute("data-macro", bar.macro())).append(attribute("data-name", bar.fullName())).append(attribute("aria-label", bar.fullName()))
-                .append(attribute("aria-valuemin", plain(p.min()))).append(attribute("aria-valuemax", plain(p.max()))).append(attribute("aria-valuenow", plain(bar.value())))
-                .append(attribute("aria-valuetext", bar.text())).append("><span class=\"bar-label\"><span>").append(escaped(p.label())).append("</span>");
+        out.append("<div class=\"bar\" role=\"slider\" tabindex=\"0\"").append(attribute("id", p.id())).append(attribute("aria-label", bar.fullName()));
+        if (!bar.brackets().isEmpty()) {
+            out.append(attribute("data-brackets", bar.brackets()));
+        }
+        out.append("><span class=\"bar-label\"><span>").append(escaped(p.label())).append("</span>");
         if (bar.macro() > 0) {
             out.append("<span class=\"held\" title=\"Held by macro ").append(bar.macro()).append("\">M").append(bar.macro()).append("</span>");
         }
-        out.append("</span><span class=\"bar-track\"><span class=\"bar-neutral\"></span><span class=\"bar-fill\"></span><span class=\"bar-brackets\"></span>")
-                .append("<span class=\"bar-now\"></span></span><span class=\"bar-value num\">").append(escaped(bar.text())).append("</span></div>");
+        out.append("</span><span class=\"bar-value num\">").append(escaped(bar.text())).append("</span></div>");
     }
 
+    /** With the choice that is made; the page brings the others, which the engine knows. */
     private void choice(Bar bar) {
         Parameter p = bar.parameter();
         out.append("<div class=\"bar choice-bar\"><label class=\"bar-label\"").append(attribute("for", p.id())).append('>').append(escaped(p.label()))
-                .append("</label><select class=\"bar-choice\"").append(attribute("id", p.id())).append(attribute("data-parameter", p.id()))
-                .append(attribute("aria-label", bar.fullName()));
+                .append("</label><select class=\"bar-choice\"").append(attribute("id", p.id())).append(attribute("aria-label", bar.fullName()));
         if (bar.decides()) {
-            out.append(attribute("data-decides", p.id()));
+            out.append(" data-decides");
             if (p.division()) {
                 out.append(" data-division");
             }
         }
-        out.append('>');
-        for (Choice c : bar.choices()) {
-            out.append("<option").append(attribute("value", c.value())).append(c.chosen() ? " selected>" : ">").append(escaped(c.text())).append("</option>");
-        }
-        out.append("</select></div>");
-    }
-
-    /** A number without an exponent, as screen readers want it. */
-    private static String plain(double value) {
-        return java.math.BigDecimal.valueOf(value).toPlainString();
+        out.append("><option").append(attribute("value", (int) bar.value())).append(" selected>").append(escaped(bar.text())).append("</option></select></div>");
     }
 
     private static String attribute(String name, Object value) {

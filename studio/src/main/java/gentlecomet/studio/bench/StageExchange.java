@@ -1,0 +1,71 @@
+package gentlecomet.studio.bench;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.zip.CRC32C;
+import org.springframework.stereotype.Component;
+import org.springframework.web.filter.OncePerRequestFilter;
+import org.springframework.web.util.ContentCachingResponseWrapper;
+
+/**
+ * An answer of the bench carries the stages that have changed. Every stage goes out with a hash; a page says which ones it has in the header {@code X-Stages}
+ * ("sources:1a2b filter:3c4d"), and in place of a stage that is still the same it gets an empty one, marked {@code data-kept}.
+ */
+@Component
+class StageExchange extends OncePerRequestFilter {
+
+    private static final String HEADER = "X-Stages";
+    /** A stage from its first tag to its last; stages stand side by side and have no sections in them. */
+    private static final Pattern STAGE = Pattern.compile("<section class=\"stage\"([^>]*) data-stage-panel=\"([a-z]+)\"([^>]*)>(.*?)</section>", Pattern.DOTALL);
+
+    @Override
+    protected boolean shouldNotFilter(HttpServletRequest request) {
+        String accept = request.getHeader("Accept");
+        return !request.getRequestURI().startsWith("/patches/") || accept != null && accept.contains("text/event-stream");
+    }
+
+    @Override
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
+        ContentCachingResponseWrapper wrapped = new ContentCachingResponseWrapper(response);
+        chain.doFilter(request, wrapped);
+        String type = wrapped.getContentType();
+        if (type == null || !type.startsWith("text/html") || wrapped.getContentSize() == 0) {
+            wrapped.copyBodyToResponse();
+            return;
+        }
+        String stages = request.getHeader(HEADER);
+        String html = new String(wrapped.getContentAsByteArray(), StandardCharsets.UTF_8);
+        byte[] answer = exchanged(html, stages == null ? Set.of() : Set.of(stages.strip().split("\\s+"))).getBytes(StandardCharsets.UTF_8);
+        response.setContentLength(answer.length);
+        response.getOutputStream().write(answer);
+    }
+
+    /** The page with hashes on its stages, and without those that are known. @param known "name:hash" */
+    static String exchanged(String html, Set<String> known) {
+        Matcher stage = STAGE.matcher(html);
+        StringBuilder out = new StringBuilder(html.length());
+        int at = 0;
+        while (stage.find()) {
+            String hash = hash(stage.group());
+            boolean same = known.contains(stage.group(2) + ":" + hash);
+            out.append(html, at, stage.start()).append("<section class=\"stage\"").append(stage.group(1)).append(" data-stage-panel=\"").append(stage.group(2))
+                    .append("\" data-hash=\"").append(hash).append('"').append(same ? " data-kept" : "").append(stage.group(3)).append('>')
+                    .append(same ? "" : stage.group(4)).append("</section>");
+            at = stage.end();
+        }
+        return out.append(html, at, html.length()).toString();
+    }
+
+    private static String hash(String stage) {
+        CRC32C crc = new CRC32C();
+        crc.update(stage.getBytes(StandardCharsets.UTF_8));
+        return Long.toHexString(crc.getValue() << 16 ^ stage.length());
+    }
+}
