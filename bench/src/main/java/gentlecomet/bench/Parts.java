@@ -34,9 +34,9 @@ public final class Parts {
         for (String wave : new String[] {"saw", "pulse", "triangle", "table", "noise", "partials", "body"}) {
             parts.put(wave, new String[] {"layer1.source2.wave=" + wave, "layer1.source2.level=-12", "layer1.source2.bodyDecay=30 s"});
         }
-        parts.put("saw, 7 copies", new String[] {"layer1.source2.wave=saw", "layer1.source2.level=-12", "layer1.source2.copies=7", "layer1.source2.detune=12"});
-        parts.put("table, 7 copies", new String[] {"layer1.source2.wave=table", "layer1.source2.level=-12", "layer1.source2.copies=7", "layer1.source2.detune=12"});
-        parts.put("sine bent by a sine", new String[] {"layer1.source2.level=-12", "layer1.source2.phaseFrom1=2"});
+        parts.put("saw, 7 copies", new String[] {"layer1.source2.wave=saw", "layer1.source2.level=-12", "layer1.source2.unisonVoices=7", "layer1.source2.detune=12"});
+        parts.put("table, 7 copies", new String[] {"layer1.source2.wave=table", "layer1.source2.level=-12", "layer1.source2.unisonVoices=7", "layer1.source2.detune=12"});
+        parts.put("sine bent by a sine", new String[] {"layer1.source2.level=-12", "layer1.source2.phaseModulation1=2"});
         parts.put("saw synced to the sine", new String[] {"layer1.source2.wave=saw", "layer1.source2.level=-12", "layer1.source2.semitones=7", "layer1.source2.sync=source1"});
         parts.put("white noise", new String[] {"layer1.noise.level=-20"});
         parts.put("pink noise", new String[] {"layer1.noise.level=-20", "layer1.noise.colour=pink"});

@@ -55,7 +55,7 @@ public class VoiceRendering {
     public void holdNotes() throws IOException {
         engine = new Engine(RATE);
         Patch read = read();
-        engine.load(PatchImage.of(copies == 0 ? read : read.withValue(Parameters.find("layer1.source1.copies"), copies)));
+        engine.load(PatchImage.of(copies == 0 ? read : read.withValue(Parameters.find("layer1.source1.unisonVoices"), copies)));
         for (int v = 0; v < voices; v++) {
             engine.noteOn(45 + 3 * v, 100);
         }

@@ -3,7 +3,7 @@ package gentlecomet.live;
 import gentlecomet.sound.engine.Engine;
 import gentlecomet.sound.engine.Safety;
 import gentlecomet.sound.patch.Modulator;
-import gentlecomet.sound.performance.MidiHands;
+import gentlecomet.sound.performance.MidiInput;
 import gentlecomet.sound.source.Recording;
 import java.util.ArrayList;
 import java.util.List;
@@ -25,7 +25,7 @@ public final class LiveEngine {
     private static final List<LiveEngine> ENGINES = new ArrayList<>();
 
     private final Engine engine;
-    private final MidiHands hands;
+    private final MidiInput hands;
     private final Safety safety;
     private final double[] left = new double[BLOCK];
     private final double[] right = new double[BLOCK];
@@ -34,7 +34,7 @@ public final class LiveEngine {
 
     private LiveEngine(double sampleRate) {
         engine = new Engine(sampleRate);
-        hands = new MidiHands(engine);
+        hands = new MidiInput(engine);
         safety = new Safety(sampleRate);
     }
 

@@ -1,7 +1,7 @@
 package gentlecomet.live;
 
-import gentlecomet.sound.parameter.Division;
 import gentlecomet.sound.engine.Cost;
+import gentlecomet.sound.parameter.Division;
 import gentlecomet.sound.parameter.KeyName;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;

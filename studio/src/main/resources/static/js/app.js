@@ -13,7 +13,7 @@ import {hearAll} from './player/mute-solo.js';
 import {setMiddleOctave, tellKeys} from './lib/key-names.js';
 import * as player from './player/player.js';
 
-const STAGES = ['keymap', 'sources', 'filter', 'envelopes', 'motion', 'effects', 'touch', 'level', 'versions'];
+const STAGES = ['keymap', 'sources', 'filter', 'envelopes', 'modulation', 'effects', 'performance', 'level', 'versions'];
 const ready = new WeakSet();
 
 function fresh(root) {

@@ -13,7 +13,7 @@ public final class Analysis {
     private static final int NUMBER = 2;
 
     /** For the stores: the engine's version, and a short hash of the analysis. */
-    public static final String VERSION = Engine.VERSION + "+" + hash(NUMBER + Measuring.SETTINGS + Soundcheck.SETTINGS + Phrases.all());
+    public static final String VERSION = Engine.VERSION + "+" + hash(NUMBER + Measuring.SETTINGS + SoundcheckRules.SETTINGS + Phrases.all());
 
     private Analysis() {
     }

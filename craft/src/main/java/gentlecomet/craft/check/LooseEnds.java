@@ -1,6 +1,7 @@
 package gentlecomet.craft.check;
 
 import gentlecomet.craft.format.PatchRules;
+import gentlecomet.sound.effect.EffectType;
 import gentlecomet.sound.parameter.EffectParameters;
 import gentlecomet.sound.parameter.FilterParameters;
 import gentlecomet.sound.parameter.LayerParameters;
@@ -24,7 +25,6 @@ import java.util.List;
 public final class LooseEnds {
 
     private static final double USUAL_LEVEL_DB = -12;
-    private static final int BODY_ANALYSED = 5;
 
     private final Patch patch;
     private final List<LooseEnd> found = new ArrayList<>();
@@ -142,7 +142,7 @@ public final class LooseEnds {
         boolean listened = false;
         for (int other = 0; other < LayerParameters.SOURCES; other++) {
             int o = Parameters.ofSource(layer, other, 0);
-            listened |= at(o + SourceParameters.PHASE_FROM + s) > 0 && other != s || reached(o + SourceParameters.PHASE_FROM + s)
+            listened |= at(o + SourceParameters.PHASE_MODULATION + s) > 0 && other != s || reached(o + SourceParameters.PHASE_MODULATION + s)
                     || patch.value(o + SourceParameters.SYNC) == s + 1 || at(o + SourceParameters.RING) > 0
                     && patch.value(o + SourceParameters.RING_FROM) == s;
         }
@@ -165,7 +165,7 @@ public final class LooseEnds {
             add(name + " is silent: its table is to come from a file, and there is none.", start + SourceParameters.TABLE);
             return true;
         }
-        if (wave == SourceParameters.WAVE_BODY && patch.value(start + SourceParameters.BODY_SET) == BODY_ANALYSED
+        if (wave == SourceParameters.WAVE_BODY && patch.value(start + SourceParameters.BODY_SET) == SourceParameters.BODY_ANALYSED
                 && patch.shape(Shapes.modes(layer, s)).length == 0) {
             add(name + " rings with one partial: no hit has been read yet.", start + SourceParameters.BODY_SET);
         }
@@ -259,7 +259,7 @@ public final class LooseEnds {
                 add(name + " is bypassed in the patch.", start + EffectParameters.ON, start + EffectParameters.ON, 0);
             } else if (silent(start + EffectParameters.MIX)) {
                 add(name + " is mixed out: its mix is 0 % and nothing moves it.", start + EffectParameters.MIX, start + EffectParameters.MIX, 30);
-            } else if (type == EffectParameters.EQUALISER && flat(start)) {
+            } else if (EffectType.of(type) == EffectType.EQUALISER && flat(start)) {
                 add(name + " is flat.", start + EffectParameters.EQ_LOW_GAIN);
             }
         }

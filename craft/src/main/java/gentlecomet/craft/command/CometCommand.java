@@ -87,7 +87,7 @@ public final class CometCommand {
             patch = patch.withValue(Parameters.at(PatchParameters.SEED), seed);
         }
         Audio audio = new Rendering(rate, new AssetFiles(file.assets())).render(PatchImage.of(patch), phrase(notes, midi, tempo), Measuring.LONGEST_TAIL,
-                Rendering.Hands.AT_REST).audio();
+                Rendering.ControllerState.AT_REST).audio();
         Files.write(out, asFloat ? WavFormat.writeFloat(audio) : WavFormat.write24(audio));
         System.out.printf(Locale.ROOT, "%s: %.2f s, %d Hz%n", out, audio.seconds(), rate);
         return tellOver(audio, asFloat);

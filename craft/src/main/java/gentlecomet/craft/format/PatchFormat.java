@@ -31,7 +31,7 @@ public final class PatchFormat {
     /** What the field "format" says. */
     public static final String NAME = "gentle-comet-patch";
     /** The version this program writes. */
-    public static final int VERSION = 2;
+    public static final int VERSION = 3;
 
     private static final Set<String> FIELDS =
             Set.of("format", "version", "name", "category", "tags", "author", "notes", "parameters", "routes", "macros",

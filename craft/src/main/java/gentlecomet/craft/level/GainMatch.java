@@ -53,7 +53,7 @@ public final class GainMatch {
         if (slot == FILTERS) {
             return matchFilters(patch, phrase, layer);
         }
-        Parameter gain = Parameters.at(Parameters.ofEffect(layer, slot) + EffectParameters.GAIN);
+        Parameter gain = Parameters.at(Parameters.ofEffect(layer, slot) + EffectParameters.OUTPUT);
         double[] with = PatchImage.of(patch);
         PatchImage.pin(with, gain.index(), 0);
         int slots = layer < 0 ? PatchParameters.EFFECTS : LayerParameters.EFFECTS;
@@ -89,7 +89,7 @@ public final class GainMatch {
     }
 
     private double loudness(double[] image, Phrase phrase) {
-        return Loudness.of(rendering.render(image, phrase, TAIL_SECONDS, Rendering.Hands.AT_REST).audio()).integrated();
+        return Loudness.of(rendering.render(image, phrase, TAIL_SECONDS, Rendering.ControllerState.AT_REST).audio()).integrated();
     }
 
     private static int first(int layer, int slot) {

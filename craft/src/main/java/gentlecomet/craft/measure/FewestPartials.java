@@ -65,7 +65,7 @@ public final class FewestPartials {
     private double[][] bands(Patch patch, int parameter, int partials) {
         double[] image = PatchImage.of(patch.withValue(Parameters.at(parameter), partials));
         int key = Measuring.probeKey(patch);
-        Audio audio = rendering.render(image, Phrase.single(key, 100, 1), 1, Rendering.Hands.AT_REST).audio();
+        Audio audio = rendering.render(image, Phrase.single(key, 100, 1), 1, Rendering.ControllerState.AT_REST).audio();
         double[][] bands = new double[MOMENTS][];
         for (int m = 0; m < MOMENTS; m++) {
             bands[m] = thirds(audio, m * HOP);

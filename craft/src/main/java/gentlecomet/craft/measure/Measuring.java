@@ -40,10 +40,10 @@ public final class Measuring {
 
     public Measurement measure(Patch patch, Phrase phrase) {
         double[] image = PatchImage.of(patch);
-        Audio played = rendering.render(image, phrase, LONGEST_TAIL, Rendering.Hands.AT_REST).audio();
+        Audio played = rendering.render(image, phrase, LONGEST_TAIL, Rendering.ControllerState.AT_REST).audio();
         Loudness loudness = Loudness.of(played);
         int key = probeKey(patch);
-        Rendering.Result probe = rendering.render(image, Phrase.single(key, PROBE_VELOCITY, 1), LONGEST_TAIL, Rendering.Hands.AT_REST);
+        Rendering.Result probe = rendering.render(image, Phrase.single(key, PROBE_VELOCITY, 1), LONGEST_TAIL, Rendering.ControllerState.AT_REST);
         Course course = new Course(probe.audio());
         double attack = course.attackSeconds();
         double end = course.endSeconds();
@@ -64,7 +64,7 @@ public final class Measuring {
         double apart = 1.3;
         Phrase strikes = new Phrase("strikes", "Strikes", 60, 3 * apart, List.of(new Note(key, PROBE_VELOCITY, 0, held), new Note(key, PROBE_VELOCITY, apart, held),
                 new Note(key, PROBE_VELOCITY, 2 * apart, held)));
-        Audio audio = rendering.render(image, strikes, 0, Rendering.Hands.AT_REST).audio();
+        Audio audio = rendering.render(image, strikes, 0, Rendering.ControllerState.AT_REST).audio();
         double[] found = {first, first, first};
         for (int n = 1; n < found.length; n++) {
             double hz = PitchFinder.hz(audio, n * apart + Math.min(0.25, attack + 0.05), n * apart + held);

@@ -1,7 +1,7 @@
 package gentlecomet.craft.portrait;
 
 import gentlecomet.craft.measure.Measurement;
-import gentlecomet.sound.maths.Grain;
+import gentlecomet.sound.maths.NoiseGenerator;
 import java.util.Locale;
 
 /**
@@ -45,9 +45,9 @@ public final class Portrait {
         append(out, "<circle cx=\"%.1f\" cy=\"18\" r=\"%.1f\" fill=\"%s\"/>", start, head, shade);
         int dust = (int) (26 * clamp(Math.sqrt(m.noisiness()) * 1.6));
         for (int i = 0; i < dust; i++) {
-            double x = start + (length + 4) * Grain.fraction(5, i, 1);
-            double y = MIDDLE + (Grain.fraction(5, i, 2) - 0.5) * 30;
-            append(out, "<circle cx=\"%.1f\" cy=\"%.1f\" r=\"%.1f\" fill=\"%s\"/>", x, y, 0.5 + 0.6 * Grain.fraction(5, i, 3), shade);
+            double x = start + (length + 4) * NoiseGenerator.fraction(5, i, 1);
+            double y = MIDDLE + (NoiseGenerator.fraction(5, i, 2) - 0.5) * 30;
+            append(out, "<circle cx=\"%.1f\" cy=\"%.1f\" r=\"%.1f\" fill=\"%s\"/>", x, y, 0.5 + 0.6 * NoiseGenerator.fraction(5, i, 3), shade);
         }
         return out.append("</svg>").toString();
     }

@@ -67,6 +67,6 @@ public record ResponseMap(NavigableMap<Integer, List<NoteFigures>> keys) {
     public static List<NoteFigures> measure(Patch patch, int key, Rendering rendering) {
         double[] image = PatchImage.of(patch);
         return VELOCITIES.stream().map(v -> NoteFigures.of(
-                rendering.render(image, Phrase.single(key, v, HELD_SECONDS), TAIL_SECONDS, Rendering.Hands.AT_REST).audio(), key, HELD_SECONDS)).toList();
+                rendering.render(image, Phrase.single(key, v, HELD_SECONDS), TAIL_SECONDS, Rendering.ControllerState.AT_REST).audio(), key, HELD_SECONDS)).toList();
     }
 }

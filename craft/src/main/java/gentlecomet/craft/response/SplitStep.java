@@ -59,7 +59,7 @@ public record SplitStep(boolean byKey, int below, int key, double loudnessLu, do
     }
 
     private static NoteFigures note(Rendering rendering, double[] image, int key, int velocity) {
-        return NoteFigures.of(rendering.render(image, Phrase.single(key, velocity, HELD_SECONDS), TAIL_SECONDS, Rendering.Hands.AT_REST).audio(), key, HELD_SECONDS);
+        return NoteFigures.of(rendering.render(image, Phrase.single(key, velocity, HELD_SECONDS), TAIL_SECONDS, Rendering.ControllerState.AT_REST).audio(), key, HELD_SECONDS);
     }
 
     /** Places after which a layer ends or before which one begins, inside of the range that all layers cover. */

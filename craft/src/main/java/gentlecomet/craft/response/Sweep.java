@@ -84,7 +84,7 @@ public record Sweep(String name, List<NoteFigures> points, double difference) {
         Rendering rendering = new Rendering(Measuring.RATE, recordings);
         for (int i = 0; i < POSITIONS; i++) {
             Patch moved = patch.withValue(Parameters.at(PatchParameters.MACRO + macro), 100.0 * i / (POSITIONS - 1));
-            sounds.add(render(rendering, moved, Note.USUAL_RELEASE, Rendering.Hands.AT_REST));
+            sounds.add(render(rendering, moved, Note.USUAL_RELEASE, Rendering.ControllerState.AT_REST));
         }
         return of(name.isEmpty() ? "Macro " + (macro + 1) : name, sounds, Measuring.probeKey(patch));
     }
@@ -100,7 +100,7 @@ public record Sweep(String name, List<NoteFigures> points, double difference) {
         return of(hand.label, sounds, Measuring.probeKey(patch));
     }
 
-    private static Audio render(Rendering rendering, Patch patch, int release, Rendering.Hands hands) {
+    private static Audio render(Rendering rendering, Patch patch, int release, Rendering.ControllerState hands) {
         Note note = new Note(Measuring.probeKey(patch), 100, 0, HELD_SECONDS, release);
         Phrase phrase = new Phrase("sweep", "Sweep", 60, HELD_SECONDS, List.of(note));
         return rendering.render(PatchImage.of(patch), phrase, TAIL_SECONDS, hands).audio();

@@ -39,7 +39,7 @@ public final class VelocityCurve {
         double[] image = PatchImage.of(patch);
         int key = Measuring.probeKey(patch);
         return VELOCITIES.stream().map(v -> new Point(v, NoteFigures.of(
-                rendering.render(image, Phrase.single(key, v, HELD_SECONDS), TAIL_SECONDS, Rendering.Hands.AT_REST).audio(), key, HELD_SECONDS))).toList();
+                rendering.render(image, Phrase.single(key, v, HELD_SECONDS), TAIL_SECONDS, Rendering.ControllerState.AT_REST).audio(), key, HELD_SECONDS))).toList();
     }
 
     /**

@@ -35,11 +35,11 @@ public final class NameRules {
      * @param rule    id of the rule
      * @param message what was found and what is expected
      */
-    public record Breach(String rule, String message) {
+    public record RuleViolation(String rule, String message) {
     }
 
     /** The rules that a name breaks, given the names of all other patches of the collection. */
-    public List<Breach> check(Naming naming, Collection<String> otherNames) {
+    public List<RuleViolation> check(Naming naming, Collection<String> otherNames) {
         String key = key(naming.name());
         return check(naming.name(), naming.category(), otherNames.stream().filter(other -> key(other).equals(key)).toList());
     }
@@ -50,23 +50,23 @@ public final class NameRules {
      * @param category id of the patch's category, empty for none
      * @param alike    names of other patches of the collection that have the same {@link #key}
      */
-    public List<Breach> check(String name, String category, Collection<String> alike) {
-        List<Breach> breaches = new ArrayList<>();
+    public List<RuleViolation> check(String name, String category, Collection<String> alike) {
+        List<RuleViolation> breaches = new ArrayList<>();
         if (name.length() > rules.nameMaxLength()) {
-            breaches.add(new Breach("name.length",
+            breaches.add(new RuleViolation("name.length",
                     "The name has " + name.length() + " characters; the house allows " + rules.nameMaxLength() + "."));
         }
         if (pattern == null) {
-            breaches.add(new Breach("name.pattern", "The house's name pattern cannot be read any more; change it in the rules."));
+            breaches.add(new RuleViolation("name.pattern", "The house's name pattern cannot be read any more; change it in the rules."));
         } else if (!pattern.matches(name)) {
-            breaches.add(new Breach("name.pattern", "\"" + shortened(name) + "\" is not " + rules.namePatternHint() + "."));
+            breaches.add(new RuleViolation("name.pattern", "\"" + shortened(name) + "\" is not " + rules.namePatternHint() + "."));
         }
-        alike.stream().findFirst().ifPresent(other -> breaches.add(new Breach("name.duplicate", other.equals(name) ? "Another patch has the same name."
+        alike.stream().findFirst().ifPresent(other -> breaches.add(new RuleViolation("name.duplicate", other.equals(name) ? "Another patch has the same name."
                 : "The name differs from \"" + other + "\" only in capitals or spaces.")));
         if (category.isEmpty()) {
-            breaches.add(new Breach("category.missing", "No category is chosen."));
+            breaches.add(new RuleViolation("category.missing", "No category is chosen."));
         } else if (rules.category(category).isEmpty()) {
-            breaches.add(new Breach("category.unknown", "The house rules have no category \"" + category + "\"."));
+            breaches.add(new RuleViolation("category.unknown", "The house rules have no category \"" + category + "\"."));
         }
         return breaches;
     }

@@ -15,11 +15,11 @@ public final class RuleValues {
     }
 
     /** A value that cannot be. @param field name of the house rule @param message a sentence for people */
-    public record Fault(String field, String message) {
+    public record Refusal(String field, String message) {
     }
 
     /** The first value that cannot be. */
-    public static Optional<Fault> fault(HouseRules rules) {
+    public static Optional<Refusal> fault(HouseRules rules) {
         try {
             NamePattern.of(rules.namePattern());
         } catch (IllegalArgumentException e) {
@@ -39,7 +39,7 @@ public final class RuleValues {
                 : categories(rules);
     }
 
-    private static Optional<Fault> categories(HouseRules rules) {
+    private static Optional<Refusal> categories(HouseRules rules) {
         if (rules.categories().size() > MOST_CATEGORIES) {
             return fault("categories", "There are at most " + MOST_CATEGORIES + " categories.");
         }
@@ -67,7 +67,7 @@ public final class RuleValues {
         return !(value >= least && value <= most);
     }
 
-    private static Optional<Fault> fault(String field, String message) {
-        return Optional.of(new Fault(field, message));
+    private static Optional<Refusal> fault(String field, String message) {
+        return Optional.of(new Refusal(field, message));
     }
 }

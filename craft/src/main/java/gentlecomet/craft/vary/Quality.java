@@ -2,6 +2,8 @@ package gentlecomet.craft.vary;
 
 import gentlecomet.craft.measure.Roughness;
 import gentlecomet.craft.measure.Timbre;
+import gentlecomet.sound.parameter.Facts;
+import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.performance.Audio;
 import java.util.Locale;
 
@@ -44,6 +46,16 @@ public enum Quality {
     /** What is measured: brightness, length, width or roughness. */
     public String measure() {
         return measure;
+    }
+
+    /** What the registry calls it. */
+    Facts.Quality part() {
+        return Facts.Quality.valueOf(measure.toUpperCase(Locale.ROOT));
+    }
+
+    /** How many tiers of parameters there are for it. */
+    int tiers() {
+        return (int) Parameters.ALL.stream().flatMap(p -> p.facts().purposes().stream()).filter(u -> u.quality() == part()).mapToInt(Facts.Purpose::tier).max().orElse(0);
     }
 
     /** 1 where more of the measure is meant, -1 where less is. */

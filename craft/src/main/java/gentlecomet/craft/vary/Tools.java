@@ -8,39 +8,16 @@ import gentlecomet.sound.patch.MacroTarget;
 import gentlecomet.sound.patch.Patch;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
-import java.util.regex.Pattern;
 
 /**
- * Which parameters are there for a quality, and how far each may go. What a sound designer would reach for comes first, in tiers: cutoff and envelope
+ * Which parameters are there for a quality (the registry says), and how far each may go. What a sound designer would reach for comes first, in tiers: cutoff and envelope
  * amount before tone, tone before the balance of sources. Pitch, sync, ring, key map, performance, attack and levels of effects are never touched.
  */
 final class Tools {
 
-    private static final Map<String, List<Pattern>> TIERS = Map.of(
-            "brightness", List.of(
-                    Pattern.compile("layer\\d\\.filter\\d\\.(cutoff|envelopeAmount)"),
-                    Pattern.compile(".*(drive\\.tone|\\.highGain|highLevel|\\.damping|\\.highCut|combDamping|exciterTone|bodyTilt|vowel|source\\d\\.(position|pulseWidth))|.*phaseFrom\\d"),
-                    Pattern.compile("layer\\d\\.(source\\d|noise)\\.level|.*drive\\.amount|layer\\d\\.filter\\d\\.drive|effect\\d+\\.mix")),
-            "length", List.of(
-                    Pattern.compile("layer\\d\\.amplitude\\.(release|decay)|.*bodyDecay"),
-                    Pattern.compile(".*reverb\\.decay|.*delay\\.feedback|.*combFeedback|layer\\d\\.amplitude\\.(sustain|hold)|layer\\d\\.envelope\\d\\.(release|decay)"),
-                    Pattern.compile("(layer\\d\\.)?effect\\d+\\.mix")),
-            "width", List.of(
-                    Pattern.compile("layer\\d\\.(source\\d|noise)\\.width|.*stereo\\.width|.*reverb\\.width|.*chorus\\.spread|.*widener\\.time|.*tremolo\\.spread"),
-                    Pattern.compile("layer\\d\\.(source\\d|noise)\\.pan|layer\\d\\.source\\d\\.balance|.*tremolo\\.depth|.*stereo\\.monoBelow|(layer\\d\\.)?effect\\d+\\.mix"),
-                    Pattern.compile("layer\\d\\.(source\\d|noise)\\.level|.*chorus\\.depth|.*(reverb|delay)\\.lowCut")),
-            "roughness", List.of(
-                    Pattern.compile(".*drive\\.amount|layer\\d\\.filter\\d\\.drive|layer\\d\\.source\\d\\.detune|layer\\d\\.drive\\.(amount|mix)|.*crush\\.(bits|rate)"),
-                    Pattern.compile(".*phaseFrom\\d|layer\\d\\.noise\\.level|layer\\d\\.source\\d\\.(gridPull|spread)|.*(tremolo|chorus|ensemble)\\.depth"),
-                    Pattern.compile("(layer\\d\\.)?effect\\d+\\.mix|.*drive\\.tone"),
-                    // Partials that share a band of hearing beat; fewer or more of them are let through, within what brightness may change.
-                    Pattern.compile("layer\\d\\.filter\\d\\.(cutoff|envelopeAmount|resonance)|.*(bodyTilt|combDamping|\\.highGain|highLevel|\\.highCut|\\.damping|source\\d\\.(position|pulseWidth))"),
-                    Pattern.compile("layer\\d\\.source\\d\\.level|layer\\d\\.source\\d\\.width")));
-
     /** Effects that make a sound rough by being louder; room and echo only blur it. */
-    private static final Set<String> ROUGH_EFFECTS = Set.of("drive", "crush", "chorus", "ensemble", "tremolo");
+    private static final Set<String> ROUGH_EFFECTS = Set.of("drive", "bitcrusher", "chorus", "ensemble", "tremolo");
 
     /** Octaves that a frequency, and factors of two that a time, may go. */
     private static final double OCTAVES = 2;
@@ -62,17 +39,16 @@ final class Tools {
 
     /** How many tiers there are. */
     static int tiers(Quality quality) {
-        return TIERS.get(quality.measure()).size();
+        return quality.tiers();
     }
 
     /** What may be moved in a tier, counted from 0: what means something now, is not locked and has somewhere to go. */
     static List<Tool> of(Patch patch, Quality quality, int tier, Set<Parameter> locked) {
         List<Tool> tools = new ArrayList<>();
-        Pattern wanted = TIERS.get(quality.measure()).get(tier);
         for (Parameter p : Parameters.ALL) {
             int layer = Parameters.layerOf(p.index());
             boolean sounds = patch.relevant(p) && (layer < 0 || patch.layerOn(layer)) && !locked.contains(p);
-            if (sounds && Parameters.movable(p) && wanted.matcher(p.id()).matches() && inUse(patch, quality, p)) {
+            if (sounds && Parameters.movable(p) && p.facts().serves(quality.part(), tier + 1) && inUse(patch, quality, p)) {
                 Tool tool = tool(patch, quality, p);
                 if (tool.high() - tool.low() > 1e-6) {
                     tools.add(tool);
@@ -91,7 +67,7 @@ final class Tools {
             Parameter type = Parameters.find(p.id().replace(".mix", ".type"));
             return ROUGH_EFFECTS.contains(ValueText.format(type, patch.soundingValue(type)));
         }
-        boolean brings = p.id().contains(".phaseFrom") || p.id().endsWith(".level");
+        boolean brings = p.id().contains(".phaseModulation") || p.id().endsWith(".level");
         return !brings || patch.soundingValue(p) > p.min();
     }
 

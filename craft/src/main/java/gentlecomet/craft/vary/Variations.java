@@ -3,7 +3,7 @@ package gentlecomet.craft.vary;
 import gentlecomet.craft.format.PatchRules;
 import gentlecomet.craft.measure.Loudness;
 import gentlecomet.craft.measure.Measuring;
-import gentlecomet.sound.maths.Grain;
+import gentlecomet.sound.maths.NoiseGenerator;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
@@ -84,14 +84,14 @@ public final class Variations {
         Start start = new Start(patch, quality, key, quality.of(original), SoundCharacter.of(original, key), new ArrayList<>());
         List<Sibling> siblings = new ArrayList<>();
         for (int n = 0; n < count; n++) {
-            siblings.add(sibling(start, strength * quality.unit(), Grain.hash(seed, n, quality.ordinal())));
+            siblings.add(sibling(start, strength * quality.unit(), NoiseGenerator.hash(seed, n, quality.ordinal())));
         }
         return siblings;
     }
 
     private Audio render(Patch patch, Quality quality, int key) {
         double tail = quality.measure().equals("length") ? LONG_TAIL_SECONDS : TAIL_SECONDS;
-        return rendering.render(PatchImage.of(patch), Phrase.single(key, 100, HELD_SECONDS), tail, Rendering.Hands.AT_REST).audio();
+        return rendering.render(PatchImage.of(patch), Phrase.single(key, 100, HELD_SECONDS), tail, Rendering.ControllerState.AT_REST).audio();
     }
 
     /** What of a tier leads the wished way; measured once, when a sibling first needs it. */
@@ -156,8 +156,8 @@ public final class Variations {
         double most = 0;
         for (int i = 0; i < shares.length; i++) {
             // Most siblings leave some leaders alone, so that they differ in how they get there.
-            boolean alone = Grain.fraction(seed, i, 1) < 0.25 && shares.length > 3;
-            shares[i] = all ? 1 : alone ? 0 : 0.4 + 0.6 * Grain.fraction(seed, i, 2);
+            boolean alone = NoiseGenerator.fraction(seed, i, 1) < 0.25 && shares.length > 3;
+            shares[i] = all ? 1 : alone ? 0 : 0.4 + 0.6 * NoiseGenerator.fraction(seed, i, 2);
             most = Math.max(most, shares[i]);
         }
         for (int i = 0; i < shares.length; i++) {

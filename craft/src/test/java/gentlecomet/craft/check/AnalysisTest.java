@@ -12,7 +12,7 @@ class AnalysisTest {
 
     @Test
     void theVersionFollowsFromTheConstants() {
-        String made = Measuring.SETTINGS + Soundcheck.SETTINGS + Phrases.all();
+        String made = Measuring.SETTINGS + SoundcheckRules.SETTINGS + Phrases.all();
         assertTrue(made.contains("rate 48000") && made.contains("unheard -50.0") && made.contains("Broken chords"), "thresholds and phrases are in it");
         assertNotEquals(Analysis.hash(made), Analysis.hash(made.replace("unheard -50.0", "unheard -51.0")), "another threshold is another version");
         assertNotEquals(Analysis.hash(made), Analysis.hash(made.replaceFirst("velocity=\\d+", "velocity=1")), "another phrase is another version");

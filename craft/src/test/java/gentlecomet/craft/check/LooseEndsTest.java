@@ -47,7 +47,7 @@ class LooseEndsTest {
 
     @Test
     void aSilentModulatorThatAnotherSourceListensToIsNoLooseEnd() {
-        assertEquals(List.of(), LooseEnds.of(with("layer1.source2.ratio=3", "layer1.source1.phaseFrom2=2")));
+        assertEquals(List.of(), LooseEnds.of(with("layer1.source2.ratio=3", "layer1.source1.phaseModulation2=2")));
     }
 
     @Test

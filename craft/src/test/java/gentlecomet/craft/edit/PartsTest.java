@@ -20,7 +20,7 @@ class PartsTest {
     private static final Patch RICH = rich();
 
     private static Patch rich() {
-        Patch patch = TypedPatch.neutralWith("layer1.source1.wave=saw", "layer1.source1.copies=5", "layer1.lfo1.rate=3 Hz", "layer1.amplitude.attack=0.2 s",
+        Patch patch = TypedPatch.neutralWith("layer1.source1.wave=saw", "layer1.source1.unisonVoices=5", "layer1.lfo1.rate=3 Hz", "layer1.amplitude.attack=0.2 s",
                 "layer1.filter1.type=comb", "effect1.type=delay", "effect1.delay.feedback=70", "performance.mode=mono");
         patch = new SetShape(Shapes.ALL.get(Shapes.lfoSteps(0, 0)), new double[] {10, -20, 30}).apply(patch);
         patch = new PatchEdit.AddRoute(Modulator.LFO_1, Parameters.find("layer1.source1.cents"), 12).apply(patch);
@@ -28,7 +28,7 @@ class PartsTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"layer1.source1., layer2.source3., copies, 5", "layer1.lfo1., layer1.lfo4., rate, 3", "layer1.amplitude., layer3.envelope2., attack, 0.2",
+    @CsvSource({"layer1.source1., layer2.source3., unisonVoices, 5", "layer1.lfo1., layer1.lfo4., rate, 3", "layer1.amplitude., layer3.envelope2., attack, 0.2",
         "layer1.filter1., layer1.filter2., type, 10", "effect1., layer2.effect3., delay.feedback, 70", "performance., performance., mode, 1"})
     void aPartGoesToAnotherPlaceOfItsKind(String from, String to, String parameter, double value) {
         Patch pasted = new PastePart(RICH, from, to).apply(Patch.neutral("Other"));
@@ -55,7 +55,7 @@ class PartsTest {
     /** Each line of a difference takes its own part back; all of them together give the first state again. */
     @Test
     void everyLineOfADifferenceTakesItsPartBack() {
-        Patch changed = TypedPatch.with(RICH, "layer1.source1.copies=9", "effect1.delay.feedback=20");
+        Patch changed = TypedPatch.with(RICH, "layer1.source1.unisonVoices=9", "effect1.delay.feedback=20");
         changed = new PatchEdit.SetDepth(0, 30).apply(changed);
         changed = new PatchEdit.AddRoute(Modulator.VELOCITY, Parameters.find("layer1.filter1.drive"), 6).apply(changed);
         changed = new PatchEdit.NameMacro(0, "Shine", "dim", "lit").apply(changed);

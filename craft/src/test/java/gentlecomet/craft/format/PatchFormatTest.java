@@ -10,12 +10,14 @@ import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.patch.Macro;
 import gentlecomet.sound.patch.MacroTarget;
 import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.Route;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -91,6 +93,30 @@ class PatchFormatTest {
         assertEquals(patch, PatchFormat.read(PatchFormat.write(patch), "again.json"));
     }
 
+    /** A file as the second version wrote it, with everything in it that was called otherwise then. */
+    @Test
+    void aPatchOfTheSecondVersionOpensWithItsValuesUnderTheNamesOfToday() throws Exception {
+        String old = java.nio.file.Files.readString(java.nio.file.Path.of("src/test/resources/patch-version-2.json"));
+        Patch patch = PatchFormat.read(old, "old.json");
+        assertEquals("multibandCompressor transientShaper bitcrusher", choice(patch, "effect1.type") + " " + choice(patch, "effect3.type") + " " + choice(patch, "layer1.effect1.type"));
+        assertEquals("filter2 direct left", choice(patch, "layer1.source1.output") + " " + choice(patch, "layer1.noise.output") + " " + choice(patch, "layer1.effect2.widener.delayedSide"));
+        Map.ofEntries(Map.entry("effect1.multiband.downThreshold", -24.0), Map.entry("effect1.multiband.upThreshold", -40.0), Map.entry("effect1.multiband.highLevel", 2.0),
+                Map.entry("effect2.delay.modulationDepth", 0.002), Map.entry("effect2.delay.modulationRate", 0.7), Map.entry("effect2.output", 1.5),
+                Map.entry("effect3.transientShaper.attack", 6.0), Map.entry("effect5.tremolo.stereoPhase", 50.0), Map.entry("layer1.effect1.bitcrusher.bits", 6.0),
+                Map.entry("layer1.effect2.widener.delay", 0.02), Map.entry("layer1.source1.unisonVoices", 5.0), Map.entry("layer1.source1.unisonBalance", 3.0),
+                Map.entry("layer1.source2.phaseModulation1", 2.0), Map.entry("layer1.source3.inharmonicity", 4.0)).forEach((id, value) -> assertEquals(value, patch.value(id), id));
+        assertTrue(patch.value("effect4.ducking.rate") > 0);
+        assertEquals(List.of("layer1.source2.phaseModulation1", "layer1.source3.inharmonicity"), patch.routes().stream().map(r -> r.target().id()).toList());
+        assertEquals(List.of("layer1.source1.unisonBalance", "effect2.output"), patch.macros().get(0).targets().stream().map(t -> t.target().id()).toList());
+        assertEquals(6, patch.shape(Shapes.find("layer1.source1.unisonVoices").index()).length);
+        assertEquals(patch, PatchFormat.read(PatchFormat.write(patch), "again.json"));
+    }
+
+    private static String choice(Patch patch, String id) {
+        Parameter parameter = Parameters.find(id);
+        return parameter.choices().get((int) patch.value(id));
+    }
+
     @Test
     void renamingChangesTheContentButNotTheSound() {
         Patch patch = Patch.neutral("One");
@@ -104,7 +130,7 @@ class PatchFormatTest {
         "{} | format",
         "[1] | JSON object",
         "{\"format\": | line 1",
-        "{\"format\":\"gentle-comet-patch\",\"version\":3,\"name\":\"A\"} | version",
+        "{\"format\":\"gentle-comet-patch\",\"version\":4,\"name\":\"A\"} | version",
         "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"colour\":1} | colour",
         "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"A\",\"name\":\"B\"} | duplicate field",
         "{\"format\":\"gentle-comet-patch\",\"version\":1,\"name\":\"\"} | name",

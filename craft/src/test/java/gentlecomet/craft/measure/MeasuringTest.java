@@ -29,7 +29,7 @@ class MeasuringTest {
 
     @Test
     void detunedCopiesHaveTheirCentreAsPitch() {
-        Measurement m = measure(neutralWith("layer1.source1.wave=saw", "layer1.source1.copies=7", "layer1.source1.detune=15",
+        Measurement m = measure(neutralWith("layer1.source1.wave=saw", "layer1.source1.unisonVoices=7", "layer1.source1.detune=15",
                 "layer1.source1.phaseStart=random"));
         assertEquals(0, m.pitchCents(), 6);
     }

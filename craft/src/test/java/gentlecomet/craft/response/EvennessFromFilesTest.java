@@ -37,7 +37,7 @@ class EvennessFromFilesTest {
     void stepsAndEvennessHoldInTheFiles() throws Exception {
         Patch uneven = TypedPatch.neutralWith("layer1.zone.highKey=B3", "layer2.on=on", "layer2.zone.lowKey=C4", "layer2.source1.level=-12 dB",
                 "layer1.source1.wave=saw", "layer1.filter1.type=low pass 24", "layer1.filter1.cutoff=120", "layer2.source1.wave=triangle");
-        Evening.Proposal proposal = new Evening(Recordings.NONE).propose(uneven, 0);
+        KeyLevelBalance.Proposal proposal = new KeyLevelBalance(Recordings.NONE).propose(uneven, 0);
         Patch even = proposal.edit().apply(uneven);
         assertEquals(loudness(uneven, 60) - loudness(uneven, 59), step(proposal.before()), 0.05, "as told before");
         assertEquals(loudness(even, 60) - loudness(even, 59), step(proposal.after()), 0.05, "as told after");
@@ -54,7 +54,7 @@ class EvennessFromFilesTest {
     /** Loudest 400 ms of a note of half a second, in LUFS, out of a file of 24-bit samples. */
     private double loudness(Patch patch, int key) throws Exception {
         Path file = folder.resolve(key + ".wav");
-        Files.write(file, WavFormat.write24(new Rendering(RATE).render(PatchImage.of(patch), Phrase.single(key, 100, 0.5), 0.1, Rendering.Hands.AT_REST).audio()));
+        Files.write(file, WavFormat.write24(new Rendering(RATE).render(PatchImage.of(patch), Phrase.single(key, 100, 0.5), 0.1, Rendering.ControllerState.AT_REST).audio()));
         double[][] channels = read(file.toFile());
         double loudest = 0;
         int window = RATE * 4 / 10;

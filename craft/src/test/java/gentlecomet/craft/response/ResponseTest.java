@@ -78,8 +78,8 @@ class ResponseTest {
     void eveningOutLeavesNoStepAndNoSlope() {
         Patch uneven = TypedPatch.with(TypedPatch.neutralWith(SPLIT), "layer1.source1.wave=saw", "layer1.filter1.type=low pass 24", "layer1.filter1.cutoff=120",
                 "layer2.source1.wave=triangle");
-        Evening.Proposal proposal = new Evening(Recordings.NONE).propose(uneven, 0);
-        assertTrue(Evening.Proposal.worst(proposal.before()) > 3, proposal.before().toString());
+        KeyLevelBalance.Proposal proposal = new KeyLevelBalance(Recordings.NONE).propose(uneven, 0);
+        assertTrue(KeyLevelBalance.Proposal.worst(proposal.before()) > 3, proposal.before().toString());
         Patch even = proposal.edit().apply(uneven);
         assertEquals(0, loudness(even, 60) - loudness(even, 59), 1);
         assertTrue(Math.abs(loudness(uneven, 59) - loudness(uneven, 31)) > 4, "it did fall towards the split");
@@ -87,25 +87,25 @@ class ResponseTest {
             assertEquals(loudness(even, 60), loudness(even, key), 1, "key " + key);
         }
         assertTrue(proposal.edit().label(uneven).matches("Evened out: greatest step at a split \\d+\\.\\d dB before, 0\\.\\d after"), proposal.edit().label(uneven));
-        assertTrue(Evening.Proposal.worst(new Evening(Recordings.NONE).propose(even, 0).before()) < 1);
+        assertTrue(KeyLevelBalance.Proposal.worst(new KeyLevelBalance(Recordings.NONE).propose(even, 0).before()) < 1);
     }
 
     @Test
     void anEvenPatchIsLeftAlone() {
         // A pure tone differs along its keys by the K weighting only.
-        assertNull(new Evening(Recordings.NONE).propose(TypedPatch.neutralWith("layer1.zone.lowKey=C4", "layer1.zone.highKey=C5"), 0).edit());
+        assertNull(new KeyLevelBalance(Recordings.NONE).propose(TypedPatch.neutralWith("layer1.zone.lowKey=C4", "layer1.zone.highKey=C5"), 0).edit());
     }
 
     @Test
     void aWishedSlopeIsReached() {
         Patch patch = TypedPatch.neutralWith("layer1.source1.wave=saw");
-        Patch sloped = new Evening(Recordings.NONE).propose(patch, -3).edit().apply(patch);
+        Patch sloped = new KeyLevelBalance(Recordings.NONE).propose(patch, -3).edit().apply(patch);
         assertEquals(-6, loudness(sloped, 72) - loudness(sloped, 48), 0.5, "3 dB softer from octave to octave");
     }
 
     private static double loudness(Patch patch, int key) {
         return Loudness.of(new Rendering(Measuring.RATE).render(PatchImage.of(patch), Phrase.single(key, 100, 0.5), 0.1,
-                Rendering.Hands.AT_REST).audio()).momentaryMax();
+                Rendering.ControllerState.AT_REST).audio()).momentaryMax();
     }
 
     @Test

@@ -27,7 +27,7 @@ class FreeNameTest {
         List<String> taken = new ArrayList<>(List.of(first));
         for (int i = 0; i < 127; i++) {
             String next = FreeName.of(first, taken, rules);
-            List<String> broken = names.check(new gentlecomet.sound.patch.Naming(next, "pad", List.of(), "", ""), taken).stream().map(NameRules.Breach::message).toList();
+            List<String> broken = names.check(new gentlecomet.sound.patch.Naming(next, "pad", List.of(), "", ""), taken).stream().map(NameRules.RuleViolation::message).toList();
             assertEquals(List.of(), broken, next);
             taken.add(next);
         }

@@ -133,7 +133,7 @@ class DemoVariationsTest {
 
     private static Heard heard(Patch patch) {
         int key = gentlecomet.craft.measure.Measuring.probeKey(patch);
-        Audio audio = new Rendering(RATE).render(PatchImage.of(patch), new Phrase("t", "t", 60, HELD, List.of(new Note(key, 84, 0, HELD))), 6, Rendering.Hands.AT_REST).audio();
+        Audio audio = new Rendering(RATE).render(PatchImage.of(patch), new Phrase("t", "t", 60, HELD, List.of(new Note(key, 84, 0, HELD))), 6, Rendering.ControllerState.AT_REST).audio();
         int held = (int) (HELD * RATE);
         double[] middle = new double[audio.frames()];
         double middleEnergy = 1e-12;

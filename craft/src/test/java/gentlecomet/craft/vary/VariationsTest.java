@@ -21,7 +21,7 @@ import org.junit.jupiter.params.provider.EnumSource;
 /** Siblings go where their name says, by a measure that was not used to make them. */
 class VariationsTest {
 
-    private static final Patch PATCH = TypedPatch.neutralWith("layer1.source1.wave=saw", "layer1.source1.copies=4", "layer1.source1.detune=12",
+    private static final Patch PATCH = TypedPatch.neutralWith("layer1.source1.wave=saw", "layer1.source1.unisonVoices=4", "layer1.source1.detune=12",
             "layer1.source1.width=30", "layer1.filter1.type=low pass 24", "layer1.filter1.cutoff=1500", "layer1.filter1.envelopeAmount=1",
             "layer1.amplitude.decay=0.8 s", "layer1.amplitude.sustain=40", "layer1.amplitude.release=0.4 s", "effect1.type=drive",
             "effect1.mix=20", "effect2.type=reverb", "effect2.mix=15");

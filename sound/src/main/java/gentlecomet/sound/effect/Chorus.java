@@ -17,7 +17,7 @@ final class Chorus implements Effect {
     private final double sampleRate;
     private final Side left;
     private final Side right;
-    private final Sweep sweep = new Sweep();
+    private final EffectLfo sweep = new EffectLfo();
 
     Chorus(double sampleRate) {
         this.sampleRate = sampleRate;
@@ -55,13 +55,13 @@ final class Chorus implements Effect {
     /** One channel. Its delays go from where they stood to where the sweep stands at the end of the step. */
     private static final class Side {
 
-        private final CurveLine line;
+        private final InterpolatedDelayLine line;
         private boolean fresh = true;
         private double one;
         private double two;
 
         Side(double longest) {
-            line = new CurveLine(longest);
+            line = new InterpolatedDelayLine(longest);
         }
 
         void reset() {

@@ -30,7 +30,7 @@ final class Ducking implements Effect {
 
     @Override
     public void process(double[] block, int at, double tempo, double[] left, double[] right) {
-        int division = (int) block[at + EffectParameters.DUCKING_DIVISION];
+        int division = (int) block[at + EffectParameters.DUCKING_RATE];
         double seconds = division == 0 ? USUAL_BEATS * 60 / tempo : Division.seconds(division, tempo);
         double hold = block[at + EffectParameters.DUCKING_HOLD] / 100;
         double rise = phase < hold ? 0 : Bend.at((phase - hold) / (1 - hold), block[at + EffectParameters.DUCKING_CURVE] / 100);

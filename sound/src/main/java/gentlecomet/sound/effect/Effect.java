@@ -1,6 +1,5 @@
 package gentlecomet.sound.effect;
 
-
 /** One effect of a chain. It works on one effect step of a pair of channels and gives the wet sound alone; the slot mixes. */
 interface Effect {
 

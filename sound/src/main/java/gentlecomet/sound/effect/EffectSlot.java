@@ -1,6 +1,6 @@
 package gentlecomet.sound.effect;
 
-import gentlecomet.sound.maths.Remembered;
+import gentlecomet.sound.maths.CachedGain;
 import gentlecomet.sound.parameter.EffectParameters;
 
 /**
@@ -23,7 +23,7 @@ public final class EffectSlot {
     private double mix;
     private double feed = 1;
     private double gain = 1;
-    private final Remembered gainOf = new Remembered();
+    private final CachedGain gainOf = new CachedGain();
     private boolean fresh = true;
     private boolean clean = true;
     private double peakBefore;
@@ -41,7 +41,7 @@ public final class EffectSlot {
             next = null;
             nextType = type;
         } else if (wanted != nextType || next == null && wanted != EffectParameters.NONE) {
-            next = made(wanted, sampleRate);
+            next = EffectType.of(wanted).make(sampleRate);
             nextType = wanted;
         }
     }
@@ -116,7 +116,7 @@ public final class EffectSlot {
             }
             blend(left, right, wetLeft, wetRight, mix, (wanted - mix) / SAMPLES);
         }
-        double db = block[at + EffectParameters.GAIN];
+        double db = block[at + EffectParameters.OUTPUT];
         if (db != 0 || gain != 1) {
             withGain(left, right, asked == 0 ? 1 : gainOf.gainOfDb(db), starting);
         }
@@ -211,46 +211,5 @@ public final class EffectSlot {
     /** How long the output can be silent before another echo comes, in seconds. */
     public double gapSeconds(double[] block, int at, double tempo) {
         return effect == null || mix == 0 ? 0 : effect.gapSeconds(block, at, tempo);
-    }
-
-    private static Effect made(int type, double rate) {
-        switch (type) {
-            case EffectParameters.DRIVE:
-                return new DriveEffect(rate);
-            case EffectParameters.CRUSH:
-                return new Crush(rate);
-            case EffectParameters.CHORUS:
-                return new Chorus(rate);
-            case EffectParameters.FLANGER:
-                return new Flanger(rate);
-            case EffectParameters.PHASER:
-                return new Phaser(rate);
-            case EffectParameters.ENSEMBLE:
-                return new Ensemble(rate);
-            case EffectParameters.WIDENER:
-                return new Widener(rate);
-            case EffectParameters.TREMOLO:
-                return new Tremolo(rate);
-            case EffectParameters.DELAY:
-                return new StereoDelay(rate);
-            case EffectParameters.REVERB:
-                return new Reverb(rate);
-            case EffectParameters.EQUALISER:
-                return new Equaliser(rate);
-            case EffectParameters.COMPRESSOR:
-                return new Compressor(rate);
-            case EffectParameters.BANDS:
-                return new BandCompressor(rate);
-            case EffectParameters.TRANSIENTS:
-                return new Transients(rate);
-            case EffectParameters.DUCKING:
-                return new Ducking(rate);
-            case EffectParameters.LIMITER:
-                return new Limiter(rate);
-            case EffectParameters.STEREO:
-                return new StereoWidth(rate);
-            default:
-                return null;
-        }
     }
 }

@@ -11,10 +11,10 @@ final class Ensemble implements Effect {
     private static final double FAST_RATIO = 9.2;
 
     private final double sampleRate;
-    private final CurveLine left;
-    private final CurveLine right;
-    private final Sweep slow = new Sweep();
-    private final Sweep fast = new Sweep();
+    private final InterpolatedDelayLine left;
+    private final InterpolatedDelayLine right;
+    private final EffectLfo slow = new EffectLfo();
+    private final EffectLfo fast = new EffectLfo();
     private final double[] outLeft = new double[EffectStep.SAMPLES];
     private final double[] outRight = new double[EffectStep.SAMPLES];
     private final double[] lateLeft = new double[EffectStep.SAMPLES];
@@ -22,8 +22,8 @@ final class Ensemble implements Effect {
 
     Ensemble(double sampleRate) {
         this.sampleRate = sampleRate;
-        left = new CurveLine(0.025 * sampleRate);
-        right = new CurveLine(0.025 * sampleRate);
+        left = new InterpolatedDelayLine(0.025 * sampleRate);
+        right = new InterpolatedDelayLine(0.025 * sampleRate);
     }
 
     @Override

@@ -13,7 +13,7 @@ final class Flanger implements Effect {
     private final double sampleRate;
     private final DelayLine left;
     private final DelayLine right;
-    private final Sweep sweep = new Sweep();
+    private final EffectLfo sweep = new EffectLfo();
 
     Flanger(double sampleRate) {
         this.sampleRate = sampleRate;

@@ -1,7 +1,7 @@
 package gentlecomet.sound.effect;
 
+import gentlecomet.sound.maths.CachedGain;
 import gentlecomet.sound.maths.Polynomials;
-import gentlecomet.sound.maths.Remembered;
 import gentlecomet.sound.parameter.EffectParameters;
 
 /**
@@ -26,9 +26,9 @@ final class Limiter implements Effect {
     private final double sampleRate;
     private final double[] lineLeft = new double[LENGTH];
     private final double[] lineRight = new double[LENGTH];
-    private final Remembered gainOf = new Remembered();
-    private final Remembered ceilingOf = new Remembered();
-    private final Remembered heldOf = new Remembered();
+    private final CachedGain gainOf = new CachedGain();
+    private final CachedGain ceilingOf = new CachedGain();
+    private final CachedGain heldOf = new CachedGain();
     /** Greatest gain that the step which goes out next allows. */
     private double allowed = 1;
     /** Gain at the end of the step that went out last, which is no more than the next one allows. */

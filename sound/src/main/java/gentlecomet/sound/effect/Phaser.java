@@ -13,7 +13,7 @@ final class Phaser implements Effect {
     private final double sampleRate;
     private final double[] left = new double[MOST + 1];
     private final double[] right = new double[MOST + 1];
-    private final Sweep sweep = new Sweep();
+    private final EffectLfo sweep = new EffectLfo();
 
     Phaser(double sampleRate) {
         this.sampleRate = sampleRate;

@@ -19,7 +19,7 @@ final class Reverb implements Effect {
     private static final double LONGEST_PRE_DELAY = 0.65;
 
     private final double sampleRate;
-    private final TankLine[] lines = new TankLine[LINES];
+    private final ReverbDelayLine[] lines = new ReverbDelayLine[LINES];
     private final double[] damp = new double[LINES];
     private final double[] sum = new double[SAMPLES];
     private final double[] even = new double[SAMPLES];
@@ -28,8 +28,8 @@ final class Reverb implements Effect {
     private final double[] lastOdd = new double[SAMPLES];
     private final double[] wetLeft = new double[SAMPLES];
     private final double[] wetRight = new double[SAMPLES];
-    private final StepRing preLeft;
-    private final StepRing preRight;
+    private final BlockRing preLeft;
+    private final BlockRing preRight;
     private final OnePoleCuts cuts = new OnePoleCuts();
     /** Early reflections: seconds and level of each, left and right alternating. */
     private static final double[] EARLY_SECONDS = {0.0067, 0.0091, 0.0137, 0.0173, 0.0211, 0.0263, 0.0317, 0.0373};
@@ -43,15 +43,15 @@ final class Reverb implements Effect {
     Reverb(double sampleRate) {
         this.sampleRate = sampleRate;
         for (int k = 0; k < LINES; k++) {
-            lines[k] = new TankLine(Math.max(SAMPLES + 1, (int) (LENGTHS[k] * sampleRate)));
+            lines[k] = new ReverbDelayLine(Math.max(SAMPLES + 1, (int) (LENGTHS[k] * sampleRate)));
         }
-        preLeft = new StepRing(LONGEST_PRE_DELAY * sampleRate);
-        preRight = new StepRing(LONGEST_PRE_DELAY * sampleRate);
+        preLeft = new BlockRing(LONGEST_PRE_DELAY * sampleRate);
+        preRight = new BlockRing(LONGEST_PRE_DELAY * sampleRate);
     }
 
     @Override
     public void reset() {
-        for (TankLine line : lines) {
+        for (ReverbDelayLine line : lines) {
             line.reset();
         }
         preLeft.reset();

@@ -5,7 +5,7 @@ import gentlecomet.sound.maths.Polynomials;
 import gentlecomet.sound.parameter.Division;
 import gentlecomet.sound.parameter.EffectParameters;
 
-/** A delay with its own time for each side, cuts and a wobble inside the loop, and ping-pong. */
+/** A delay with its own time for each side, cuts and modulation inside the loop, and ping-pong. */
 final class StereoDelay implements Effect {
 
     private static final int SAMPLES = EffectStep.SAMPLES;
@@ -13,20 +13,20 @@ final class StereoDelay implements Effect {
     private static final double GLIDE = 0.004;
 
     private final double sampleRate;
-    private final StepRing lineLeft;
-    private final StepRing lineRight;
+    private final BlockRing lineLeft;
+    private final BlockRing lineRight;
     private final double[] echoLeft = new double[SAMPLES];
     private final double[] echoRight = new double[SAMPLES];
     private final double[] middle = new double[SAMPLES];
     private final OnePoleCuts cuts = new OnePoleCuts();
     private double lengthLeft;
     private double lengthRight;
-    private double wobblePhase;
+    private double modulationPhase;
 
     StereoDelay(double sampleRate) {
         this.sampleRate = sampleRate;
-        lineLeft = new StepRing(LONGEST_SECONDS * sampleRate + SAMPLES);
-        lineRight = new StepRing(LONGEST_SECONDS * sampleRate + SAMPLES);
+        lineLeft = new BlockRing(LONGEST_SECONDS * sampleRate + SAMPLES);
+        lineRight = new BlockRing(LONGEST_SECONDS * sampleRate + SAMPLES);
     }
 
     @Override
@@ -35,7 +35,7 @@ final class StereoDelay implements Effect {
         lineRight.reset();
         cuts.reset();
         lengthLeft = 0;
-        wobblePhase = 0;
+        modulationPhase = 0;
     }
 
     @Override
@@ -45,12 +45,12 @@ final class StereoDelay implements Effect {
 
     @Override
     public void process(double[] block, int at, double tempo, double[] inLeft, double[] inRight, double[] left, double[] right) {
-        double wobble = block[at + EffectParameters.DELAY_WOBBLE];
+        double modulation = block[at + EffectParameters.DELAY_MODULATION_DEPTH];
         double drift = 0;
-        if (wobble > 0) {
-            wobblePhase += block[at + EffectParameters.DELAY_WOBBLE_RATE] * SAMPLES / sampleRate;
-            wobblePhase -= Math.floor(wobblePhase);
-            drift = wobble * sampleRate * (0.5 + 0.5 * Polynomials.sinCycles(wobblePhase));
+        if (modulation > 0) {
+            modulationPhase += block[at + EffectParameters.DELAY_MODULATION_RATE] * SAMPLES / sampleRate;
+            modulationPhase -= Math.floor(modulationPhase);
+            drift = modulation * sampleRate * (0.5 + 0.5 * Polynomials.sinCycles(modulationPhase));
         }
         double wantedLeft = samples(block, at + EffectParameters.DELAY_DIVISION_LEFT, at + EffectParameters.DELAY_TIME_LEFT, tempo) + drift;
         double wantedRight = samples(block, at + EffectParameters.DELAY_DIVISION_RIGHT, at + EffectParameters.DELAY_TIME_RIGHT, tempo) + drift;
@@ -64,9 +64,9 @@ final class StereoDelay implements Effect {
         cuts.aim(block[at + EffectParameters.DELAY_LOW_CUT], block[at + EffectParameters.DELAY_HIGH_CUT], sampleRate);
         double feedback = block[at + EffectParameters.DELAY_FEEDBACK] / 100;
         boolean pingPong = block[at + EffectParameters.DELAY_PING_PONG] == 1;
-        double endLeft = nextLength(lengthLeft, wantedLeft, wobble > 0);
-        double endRight = nextLength(lengthRight, wantedRight, wobble > 0);
-        boolean still = wobble == 0 && lengthLeft == endLeft && lengthRight == endRight;
+        double endLeft = nextLength(lengthLeft, wantedLeft, modulation > 0);
+        double endRight = nextLength(lengthRight, wantedRight, modulation > 0);
+        boolean still = modulation == 0 && lengthLeft == endLeft && lengthRight == endRight;
         // An echo that comes back sooner than the step ends is heard in its second half.
         double shortest = Math.min(Math.min(lengthLeft, lengthRight), Math.min(endLeft, endRight));
         int count = shortest > SAMPLES ? SAMPLES : ControlStep.SAMPLES;
@@ -102,7 +102,7 @@ final class StereoDelay implements Effect {
         }
     }
 
-    private static void feed(StepRing line, double[] samples, double[] echo, double feedback, int first, int count) {
+    private static void feed(BlockRing line, double[] samples, double[] echo, double feedback, int first, int count) {
         sum(samples, echo, feedback, first, line.samples, line.at() + first, count);
         line.repeatBeginning();
     }
@@ -135,7 +135,7 @@ final class StereoDelay implements Effect {
     }
 
     /** Reads a stretch of a step within which the length moves: between samples. */
-    private static void slide(StepRing line, double[] into, double length, double next, int first, int count) {
+    private static void slide(BlockRing line, double[] into, double length, double next, int first, int count) {
         double slope = (next - length) / SAMPLES;
         for (int i = first; i < first + count; i++) {
             double place = i - (length + slope * i);

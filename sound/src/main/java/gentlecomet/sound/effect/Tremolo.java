@@ -27,7 +27,7 @@ final class Tremolo implements Effect {
     public void process(double[] block, int at, double tempo, double[] left, double[] right) {
         double rate = Division.rate(block, at + EffectParameters.TREMOLO_DIVISION, at + EffectParameters.TREMOLO_RATE, tempo);
         double depth = block[at + EffectParameters.TREMOLO_DEPTH] / 100;
-        double spread = block[at + EffectParameters.TREMOLO_SPREAD] / 200;
+        double spread = block[at + EffectParameters.TREMOLO_STEREO_PHASE] / 200;
         int wave = (int) block[at + EffectParameters.TREMOLO_WAVE];
         phase += rate * EffectStep.SAMPLES / sampleRate;
         phase -= Math.floor(phase);

@@ -26,8 +26,8 @@ final class Widener implements Effect {
 
     @Override
     public void process(double[] block, int at, double tempo, double[] toLeft, double[] toRight) {
-        double late = block[at + EffectParameters.WIDENER_TIME] * sampleRate;
-        boolean leftIsLate = block[at + EffectParameters.WIDENER_SIDE] == 1;
+        double late = block[at + EffectParameters.WIDENER_DELAY] * sampleRate;
+        boolean leftIsLate = block[at + EffectParameters.WIDENER_DELAYED_SIDE] == 1;
         double wantedLeft = leftIsLate ? late : 0;
         double wantedRight = leftIsLate ? 0 : late;
         if (lateLeft < 0) {

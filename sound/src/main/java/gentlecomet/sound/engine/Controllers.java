@@ -1,6 +1,6 @@
 package gentlecomet.sound.engine;
 
-import gentlecomet.sound.maths.Remembered;
+import gentlecomet.sound.maths.CachedGain;
 
 /**
  * Wheels, breath, pedal and pressure, each eased over a few milliseconds so that a jump of a controller does not click. Aftertouch goes
@@ -31,7 +31,7 @@ final class Controllers {
     private final double[] slideWanted = new double[KEYS];
     private final double[] keySlide = new double[KEYS];
     /** What is left of a way after a control step. */
-    private final Remembered left = new Remembered();
+    private final CachedGain left = new CachedGain();
     private double threshold;
     private double curve;
     private double rise;

@@ -76,7 +76,7 @@ public final class Cost {
         }
         for (int other = 0; other < LayerParameters.SOURCES; other++) {
             int at = Parameters.ofSource(layer, other, 0);
-            boolean listens = image[at + SourceParameters.PHASE_FROM + source] > 0 || image[at + SourceParameters.SYNC] == source + 1
+            boolean listens = image[at + SourceParameters.PHASE_MODULATION + source] > 0 || image[at + SourceParameters.SYNC] == source + 1
                     || image[at + SourceParameters.RING] > 0 && image[at + SourceParameters.RING_FROM] == source;
             if (other != source && listens && heard(image, at + SourceParameters.LEVEL)) {
                 return true;
@@ -98,9 +98,9 @@ public final class Cost {
             return BODY_PARTIAL * image[at + SourceParameters.BODY_PARTIALS];
         }
         boolean line = wave == SourceParameters.WAVE_TRIANGLE || wave == SourceParameters.WAVE_SAW || wave == SourceParameters.WAVE_PULSE;
-        double cost = WAVES[wave] + (image[at + SourceParameters.COPIES] - 1) * (line ? COPY_OF_A_LINE : COPY_OF_A_TABLE);
+        double cost = WAVES[wave] + (image[at + SourceParameters.UNISON_VOICES] - 1) * (line ? COPY_OF_A_LINE : COPY_OF_A_TABLE);
         for (int from = 0; from < LayerParameters.SOURCES; from++) {
-            cost += image[at + SourceParameters.PHASE_FROM + from] > 0 ? PHASE_MODULATION : 0;
+            cost += image[at + SourceParameters.PHASE_MODULATION + from] > 0 ? PHASE_MODULATION : 0;
         }
         return cost + (image[at + SourceParameters.SYNC] > 0 ? SYNC : 0) + (image[at + SourceParameters.RING] > 0 ? RING : 0);
     }

@@ -19,7 +19,7 @@ final class EffectModulation {
      * @param newest the newest note, or null when none sounds
      * @param shared modulators that all notes share
      */
-    double[] follow(Routing routing, Voice newest, double[] shared) {
+    double[] follow(ModulationMatrix routing, Voice newest, double[] shared) {
         int[] used = routing.listensTo();
         for (int m : used) {
             if (newest != null) {

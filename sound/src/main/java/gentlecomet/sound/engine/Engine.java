@@ -7,7 +7,7 @@ import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.patch.PatchImage;
 import gentlecomet.sound.source.Recording;
-import gentlecomet.sound.source.WaveShelf;
+import gentlecomet.sound.source.WaveCache;
 
 /**
  * The synthesizer: plays one patch. Sound is made in steps of {@link #STEP} samples, in which voices are moved twice and effects once;
@@ -24,12 +24,12 @@ public final class Engine {
     private static final int MOST_OVERSAMPLING = 4;
 
     private final double sampleRate;
-    private final WaveShelf shelf = new WaveShelf();
-    private final Panel panel = new Panel();
+    private final WaveCache shelf = new WaveCache();
+    private final ParameterState panel = new ParameterState();
     private final Controllers controllers = new Controllers();
-    private final VoiceSetting setting = new VoiceSetting();
+    private final VoiceContext setting = new VoiceContext();
     private final VoicePool pool;
-    private final NotePlay notes;
+    private final NoteHandler notes;
     private final LayerMaterial[] materials = new LayerMaterial[Parameters.LAYERS];
     private final StepRenderer renderer;
     private final EngineView view;
@@ -44,7 +44,7 @@ public final class Engine {
         }
         renderer = new StepRenderer(sampleRate, panel, controllers, pool, materials, setting);
         view = new EngineView(pool, panel, renderer.buses(), renderer.effects(), setting.levels);
-        notes = new NotePlay(panel, pool, controllers, setting, materials);
+        notes = new NoteHandler(panel, pool, controllers, setting, materials);
         takeMaterial();
     }
 

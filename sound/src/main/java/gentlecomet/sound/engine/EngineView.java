@@ -8,12 +8,12 @@ import gentlecomet.sound.patch.Modulator;
 public final class EngineView {
 
     private final VoicePool pool;
-    private final Panel panel;
+    private final ParameterState panel;
     private final LayerBus[] buses;
     private final EffectChain effects;
     private final StageLevels levels;
 
-    EngineView(VoicePool pool, Panel panel, LayerBus[] buses, EffectChain effects, StageLevels levels) {
+    EngineView(VoicePool pool, ParameterState panel, LayerBus[] buses, EffectChain effects, StageLevels levels) {
         this.levels = levels;
         this.pool = pool;
         this.panel = panel;

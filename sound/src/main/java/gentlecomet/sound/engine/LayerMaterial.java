@@ -4,7 +4,7 @@ import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.patch.PatchImage;
 import gentlecomet.sound.source.SourceMaterial;
-import gentlecomet.sound.source.WaveShelf;
+import gentlecomet.sound.source.WaveCache;
 
 /** What the voices of a layer share beside its parameters: the material of its sources, drawn curves and the steps of its LFOs. */
 final class LayerMaterial {
@@ -16,7 +16,7 @@ final class LayerMaterial {
 
     double[] keyLevels = new double[0];
 
-    LayerMaterial(WaveShelf shelf) {
+    LayerMaterial(WaveCache shelf) {
         for (int s = 0; s < sources.length; s++) {
             sources[s] = new SourceMaterial(shelf);
         }

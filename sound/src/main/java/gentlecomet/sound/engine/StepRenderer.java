@@ -2,10 +2,9 @@ package gentlecomet.sound.engine;
 
 import gentlecomet.sound.effect.EffectStep;
 import gentlecomet.sound.maths.Bend;
+import gentlecomet.sound.maths.CachedGain;
 import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Polynomials;
-import gentlecomet.sound.maths.Remembered;
-import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
 
@@ -18,17 +17,17 @@ final class StepRenderer {
     private static final int STEP = EffectStep.SAMPLES;
 
     private final double sampleRate;
-    private final Panel panel;
+    private final ParameterState panel;
     private final Controllers controllers;
     private final VoicePool pool;
     private final LayerMaterial[] materials;
-    private final VoiceSetting setting;
+    private final VoiceContext setting;
     private final LayerBus[] buses = new LayerBus[Parameters.LAYERS];
     private final SharedLfos lfos = new SharedLfos();
     private final boolean[] sharesLfos = new boolean[Parameters.LAYERS];
     private final EffectChain effects;
     private final EffectModulation modulation = new EffectModulation();
-    private final Remembered trimGain = new Remembered();
+    private final CachedGain trimGain = new CachedGain();
     private final double[] sumLeft = new double[STEP];
     private final double[] sumRight = new double[STEP];
     /** Where the drawn step stands: in the sums, or in the bus of the only layer that sounds. */
@@ -40,7 +39,7 @@ final class StepRenderer {
     private int faults;
     private double steps;
 
-    StepRenderer(double sampleRate, Panel panel, Controllers controllers, VoicePool pool, LayerMaterial[] materials, VoiceSetting setting) {
+    StepRenderer(double sampleRate, ParameterState panel, Controllers controllers, VoicePool pool, LayerMaterial[] materials, VoiceContext setting) {
         this.sampleRate = sampleRate;
         this.panel = panel;
         this.controllers = controllers;

@@ -1,7 +1,7 @@
 package gentlecomet.sound.engine;
 
+import gentlecomet.sound.maths.CachedGain;
 import gentlecomet.sound.maths.Polynomials;
-import gentlecomet.sound.maths.Remembered;
 
 /** Frequencies of keys: equal temperament around A4, and where a scale is set the distance of each key from it. */
 final class Tuning {
@@ -28,7 +28,7 @@ final class Tuning {
     }
 
     /** The same through a memory of the last pitch. */
-    double hz(Remembered memory, double pitch) {
+    double hz(CachedGain memory, double pitch) {
         return a4Hz * memory.exp2((pitch - A4_KEY) / 12);
     }
 }

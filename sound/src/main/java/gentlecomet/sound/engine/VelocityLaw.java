@@ -36,7 +36,7 @@ public final class VelocityLaw {
             case PatchParameters.VELOCITY_HARD:
                 return down(depthDb, part * part);
             case PatchParameters.VELOCITY_DRAWN:
-                return down(depthDb, points.length < 4 ? part : Points.at(points, 100 * part, 100 * part) / 100);
+                return down(depthDb, points.length < 4 ? part : BreakPoints.at(points, 100 * part, 100 * part) / 100);
             default:
                 return down(depthDb, part);
         }

@@ -2,7 +2,7 @@ package gentlecomet.sound.engine;
 
 import gentlecomet.sound.filter.Ladder;
 import gentlecomet.sound.maths.ControlStep;
-import gentlecomet.sound.maths.Grain;
+import gentlecomet.sound.maths.NoiseGenerator;
 import gentlecomet.sound.motion.DrawnCurve;
 import gentlecomet.sound.motion.Envelope;
 import gentlecomet.sound.motion.Lfo;
@@ -11,7 +11,7 @@ import gentlecomet.sound.parameter.FilterParameters;
 import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.LfoParameters;
 import gentlecomet.sound.patch.Modulator;
-import gentlecomet.sound.source.WaveShelf;
+import gentlecomet.sound.source.WaveCache;
 
 /** One note of one layer. It keeps its own copy of the layer's parameters, moved by the routes at every control step. */
 final class Voice {
@@ -52,7 +52,7 @@ final class Voice {
     private double stackPitch;
     private double stackPan;
 
-    Voice(WaveShelf shelf) {
+    Voice(WaveCache shelf) {
         sources = new VoiceSources(shelf);
         for (int e = 0; e < envelopes.length; e++) {
             envelopes[e] = new Envelope();
@@ -76,8 +76,8 @@ final class Voice {
      *
      * @param seed fixes everything that is random about the note
      */
-    void start(NoteStart note, int newLayer, double newZoneGain, double[] layerBlock, Routing routing, LayerMaterial newMaterial, int seed,
-            VoiceSetting setting) {
+    void start(NoteStart note, int newLayer, double newZoneGain, double[] layerBlock, ModulationMatrix routing, LayerMaterial newMaterial, int seed,
+            VoiceContext setting) {
         active = true;
         held = true;
         sustained = false;
@@ -106,7 +106,7 @@ final class Voice {
         }
         modulation[Modulator.VELOCITY.ordinal()] = note.velocity;
         modulation[Modulator.KEY.ordinal()] = (note.key - MIDDLE_KEY) / KEY_SCALE;
-        modulation[Modulator.RANDOM.ordinal()] = 2 * Grain.fraction(seed, 3, 5) - 1;
+        modulation[Modulator.RANDOM.ordinal()] = 2 * NoiseGenerator.fraction(seed, 3, 5) - 1;
         modulation[Modulator.ALTERNATE.ordinal()] = note.alternate ? 1 : -1;
         modulation[Modulator.CONSTANT.ordinal()] = 1;
         handsSeen = -1;
@@ -119,7 +119,7 @@ final class Voice {
             c.start();
         }
         for (int l = 0; l < lfos.length; l++) {
-            lfos[l].start(block, LayerParameters.lfo(l), note.tempo, Grain.hash(seed, l, 23), note.seconds);
+            lfos[l].start(block, LayerParameters.lfo(l), note.tempo, NoiseGenerator.hash(seed, l, 23), note.seconds);
         }
         filters.reset();
         sources.start(block, material, note, seed, setting.tuning.hz(pitch));
@@ -275,7 +275,7 @@ final class Voice {
      *
      * @return whether it has come to a ladder, which {@link #filter} or {@link #filterBoth} has to run before {@link #putOut}
      */
-    boolean draw(VoiceSetting setting, double[] base, int newEdition, Routing routing, boolean[] listened) {
+    boolean draw(VoiceContext setting, double[] base, int newEdition, ModulationMatrix routing, boolean[] listened) {
         if (newEdition != edition) {
             edition = newEdition;
             stirred = true;
@@ -318,7 +318,7 @@ final class Voice {
      *
      * @return false when the voice has produced something that is not a sound and was silenced
      */
-    boolean putOut(VoiceSetting setting, double[] outLeft, double[] outRight) {
+    boolean putOut(VoiceContext setting, double[] outLeft, double[] outRight) {
         filters.finish(sources, block, bent, modulation[Modulator.ENVELOPE_2.ordinal()], setting.sampleRate);
         if (setting.levels.on()) {
             setting.levels.look(layer, StageLevels.FILTERS, sources.left, sources.right, out.loudest());
@@ -334,7 +334,7 @@ final class Voice {
         return true;
     }
 
-    private void modulate(VoiceSetting setting, boolean[] listened) {
+    private void modulate(VoiceContext setting, boolean[] listened) {
         double step = setting.stepSeconds;
         double tempo = setting.tempo;
         for (int l = 0; l < lfos.length; l++) {
@@ -361,7 +361,7 @@ final class Voice {
         }
     }
 
-    private void followHands(VoiceSetting setting) {
+    private void followHands(VoiceContext setting) {
         double pressure = setting.keyPressure[key];
         double slide = setting.keySlide[key];
         if (handsSeen == setting.handsMoved && pressure == modulation[Modulator.KEY_AFTERTOUCH.ordinal()]
@@ -384,7 +384,7 @@ final class Voice {
         }
     }
 
-    private void movePitch(VoiceSetting setting) {
+    private void movePitch(VoiceContext setting) {
         seconds += setting.stepSeconds;
         glideSeconds += setting.stepSeconds;
         pitch = glideSeconds >= glideTime ? target : glideFrom + (target - glideFrom) * glideSeconds / glideTime;

@@ -1,7 +1,7 @@
 package gentlecomet.sound.engine;
 
+import gentlecomet.sound.maths.CachedGain;
 import gentlecomet.sound.maths.ControlStep;
-import gentlecomet.sound.maths.Remembered;
 import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.source.Pan;
 
@@ -13,7 +13,7 @@ final class VoiceOut {
     private static final double OFF_DB = -72;
 
     private final Pan pan = new Pan();
-    private final Remembered zoneLevel = new Remembered();
+    private final CachedGain zoneLevel = new CachedGain();
     private double left;
     private double right;
 

@@ -1,6 +1,6 @@
 package gentlecomet.sound.engine;
 
-import gentlecomet.sound.source.WaveShelf;
+import gentlecomet.sound.source.WaveCache;
 
 /** All voices of an engine: which are free, which make room, which is the newest. */
 final class VoicePool {
@@ -17,7 +17,7 @@ final class VoicePool {
     private boolean changed = true;
     private Voice newest;
 
-    VoicePool(WaveShelf shelf) {
+    VoicePool(WaveCache shelf) {
         for (int v = 0; v < voices.length; v++) {
             voices[v] = new Voice(shelf);
         }
@@ -38,7 +38,7 @@ final class VoicePool {
     }
 
     /** Renders the voices of a layer; answers how many had to be silenced. */
-    int render(int layer, VoiceSetting setting, Panel panel, double[] left, double[] right) {
+    int render(int layer, VoiceContext setting, ParameterState panel, double[] left, double[] right) {
         int faults = 0;
         double[] block = panel.layerBlock(layer);
         Voice waiting = null;
@@ -64,7 +64,7 @@ final class VoicePool {
         return faults;
     }
 
-    private int putOut(Voice v, VoiceSetting setting, double[] left, double[] right) {
+    private int putOut(Voice v, VoiceContext setting, double[] left, double[] right) {
         boolean sound = v.putOut(setting, left, right);
         changed |= !v.active();
         return sound ? 0 : 1;

@@ -1,14 +1,14 @@
 package gentlecomet.sound.engine;
 
+import gentlecomet.sound.maths.CachedGain;
 import gentlecomet.sound.maths.ControlStep;
-import gentlecomet.sound.maths.Remembered;
 import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.NoiseParameters;
 import gentlecomet.sound.parameter.SourceParameters;
-import gentlecomet.sound.source.CommonLine;
 import gentlecomet.sound.source.NoiseSource;
+import gentlecomet.sound.source.SharedBlepOscillator;
 import gentlecomet.sound.source.ToneSource;
-import gentlecomet.sound.source.WaveShelf;
+import gentlecomet.sound.source.WaveCache;
 
 /**
  * The sources of a voice: who listens to whom, in which order they are drawn, and on which bus each goes to the filters. The
@@ -34,10 +34,10 @@ final class VoiceSources {
     private final double[] bothRight = new double[SAMPLES];
     private final ToneSource[] sources = new ToneSource[SOURCES];
     /** Straight waves of the sources that go to the filters as the layer joins them. */
-    private final CommonLine line;
+    private final SharedBlepOscillator line;
     private final NoiseSource noise = new NoiseSource();
-    private final Remembered voicePitch = new Remembered();
-    private final Remembered[] fixedPitch = {new Remembered(), new Remembered(), new Remembered()};
+    private final CachedGain voicePitch = new CachedGain();
+    private final CachedGain[] fixedPitch = {new CachedGain(), new CachedGain(), new CachedGain()};
     private final boolean[] listened = new boolean[SOURCES];
     private final boolean[] listens = new boolean[SOURCES];
     private final boolean[] sounding = new boolean[SOURCES];
@@ -48,11 +48,11 @@ final class VoiceSources {
     private boolean usesSecond;
     private boolean usesPast;
 
-    VoiceSources(WaveShelf shelf) {
+    VoiceSources(WaveCache shelf) {
         for (int s = 0; s < SOURCES; s++) {
             sources[s] = new ToneSource(shelf);
         }
-        line = new CommonLine(shelf);
+        line = new SharedBlepOscillator(shelf);
     }
 
     /** Makes ready what the waves of a layer need. */
@@ -88,7 +88,7 @@ final class VoiceSources {
      * @param bent    pitch of the voice as a key number with fraction
      * @param changed whether more may have changed than what envelopes, curves and LFOs move
      */
-    void draw(double[] newBlock, VoiceSetting setting, double bent, boolean changed, Routing routing) {
+    void draw(double[] newBlock, VoiceContext setting, double bent, boolean changed, ModulationMatrix routing) {
         block = newBlock;
         takeSettings(changed, routing);
         if (usesSecond) {
@@ -110,7 +110,7 @@ final class VoiceSources {
         for (int k = 0; k < SOURCES; k++) {
             int s = drawOrder[k];
             if (sounding[s]) {
-                CommonLine shared = sources[s].into() == INTO_FILTERS ? line : null;
+                SharedBlepOscillator shared = sources[s].into() == INTO_FILTERS ? line : null;
                 sources[s].draw(block, LayerParameters.source(s), rate, sources, listened[s], listens[s], shared);
             } else {
                 sources[s].rest();
@@ -132,7 +132,7 @@ final class VoiceSources {
         }
     }
 
-    private void takeSettings(boolean changed, Routing routing) {
+    private void takeSettings(boolean changed, ModulationMatrix routing) {
         if (changed || routing.joinsSources()) {
             gatherListeners();
         }
@@ -181,13 +181,13 @@ final class VoiceSources {
             drawOrder[s] = s;
         }
         boolean any = false;
-        int noiseInto = (int) block[LayerParameters.NOISE + NoiseParameters.INTO];
+        int noiseInto = (int) block[LayerParameters.NOISE + NoiseParameters.OUTPUT];
         parallel = block[LayerParameters.FILTER_ROUTING] != 0;
         usesSecond = noiseInto == INTO_SECOND || parallel;
         usesPast = noiseInto == INTO_PAST;
         for (int s = 0; s < SOURCES; s++) {
             int at = LayerParameters.source(s);
-            int into = (int) block[at + SourceParameters.INTO];
+            int into = (int) block[at + SourceParameters.OUTPUT];
             usesSecond |= into == INTO_SECOND;
             usesPast |= into == INTO_PAST;
             listens[s] = anyPhase(at);
@@ -204,7 +204,7 @@ final class VoiceSources {
                 any = true;
             }
             for (int m = 0; m < SOURCES; m++) {
-                if (block[at + SourceParameters.PHASE_FROM + m] > 0 && m != s) {
+                if (block[at + SourceParameters.PHASE_MODULATION + m] > 0 && m != s) {
                     listened[m] = true;
                     any = true;
                 }
@@ -216,8 +216,8 @@ final class VoiceSources {
     }
 
     private boolean anyPhase(int at) {
-        return block[at + SourceParameters.PHASE_FROM] + block[at + SourceParameters.PHASE_FROM + 1]
-                + block[at + SourceParameters.PHASE_FROM + 2] > 0;
+        return block[at + SourceParameters.PHASE_MODULATION] + block[at + SourceParameters.PHASE_MODULATION + 1]
+                + block[at + SourceParameters.PHASE_MODULATION + 2] > 0;
     }
 
     /** A source is drawn after those that bend its phase; in a ring of sources one of them hears the step before. */
@@ -241,7 +241,7 @@ final class VoiceSources {
         int at = LayerParameters.source(s);
         int count = 0;
         for (int m = 0; m < SOURCES; m++) {
-            if (m != s && block[at + SourceParameters.PHASE_FROM + m] > 0 && (drawn >> m & 1) == 0) {
+            if (m != s && block[at + SourceParameters.PHASE_MODULATION + m] > 0 && (drawn >> m & 1) == 0) {
                 count++;
             }
         }

@@ -1,7 +1,7 @@
 package gentlecomet.sound.filter;
 
+import gentlecomet.sound.maths.CachedGain;
 import gentlecomet.sound.maths.Polynomials;
-import gentlecomet.sound.maths.Remembered;
 
 /**
  * A ladder of four first-order low-passes with feedback around all of them, 24 dB per octave, for a pair of channels: no delay in the
@@ -32,7 +32,7 @@ public final class Ladder {
     private static final int CHANNEL = 5;
 
     private final double[] memory = new double[2 * CHANNEL];
-    private final Remembered lift = new Remembered();
+    private final CachedGain lift = new CachedGain();
     private double present;
     private double feedback;
     /** The h by whose powers the stages are divided. */

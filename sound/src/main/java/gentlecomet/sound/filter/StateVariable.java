@@ -1,7 +1,7 @@
 package gentlecomet.sound.filter;
 
+import gentlecomet.sound.maths.CachedGain;
 import gentlecomet.sound.maths.Polynomials;
-import gentlecomet.sound.maths.Remembered;
 import gentlecomet.sound.parameter.FilterParameters;
 
 /**
@@ -30,7 +30,7 @@ public final class StateVariable {
     private final double[] memory = new double[8];
     private final double[] present = new double[8];
     private final double[] wanted = new double[8];
-    private final Remembered liftGain = new Remembered();
+    private final CachedGain liftGain = new CachedGain();
     private boolean fresh = true;
 
     /** Forgets everything. */

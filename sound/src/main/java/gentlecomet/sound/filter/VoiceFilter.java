@@ -1,8 +1,8 @@
 package gentlecomet.sound.filter;
 
+import gentlecomet.sound.maths.CachedGain;
 import gentlecomet.sound.maths.ControlStep;
 import gentlecomet.sound.maths.Polynomials;
-import gentlecomet.sound.maths.Remembered;
 import gentlecomet.sound.parameter.FilterParameters;
 
 /** One filter of a voice, of whatever type its parameters say. A change of type fades over one control step. */
@@ -18,8 +18,8 @@ public final class VoiceFilter {
     private final Ladder ladder = new Ladder();
     private final double[] dryLeft = new double[SAMPLES];
     private final double[] dryRight = new double[SAMPLES];
-    private final Remembered opening = new Remembered();
-    private final Remembered driveGain = new Remembered();
+    private final CachedGain opening = new CachedGain();
+    private final CachedGain driveGain = new CachedGain();
     private Comb comb;
     private Vowel vowel;
     private int type = -1;

@@ -1,6 +1,6 @@
 package gentlecomet.sound.motion;
 
-import gentlecomet.sound.maths.Grain;
+import gentlecomet.sound.maths.NoiseGenerator;
 import gentlecomet.sound.maths.Polynomials;
 import gentlecomet.sound.parameter.Division;
 import gentlecomet.sound.parameter.LfoParameters;
@@ -107,7 +107,7 @@ public final class Lfo {
     }
 
     private static double random(int seed, int cycle) {
-        return 2 * Grain.fraction(seed, cycle, 77) - 1;
+        return 2 * NoiseGenerator.fraction(seed, cycle, 77) - 1;
     }
 
     /** From one level to the next within the first part of a step, along half a cosine. */

@@ -6,7 +6,7 @@ public final class CurveParameters {
     static final ParameterTemplate GROUP = new ParameterTemplate();
 
     public static final int MODE = GROUP.choice("mode", "Curve", "oneShot", "loop", "hold");
-    public static final int DIVISION = GROUP.division("division", "Tempo of the whole");
+    public static final int DIVISION = GROUP.division("division", "Sync of the whole");
     public static final int LENGTH = GROUP.timed(DIVISION, "length", "Length", Unit.SECONDS, Taper.CUBIC, 0.01, 60, 1);
     public static final int FROM_POINT;
     public static final int TO_POINT;

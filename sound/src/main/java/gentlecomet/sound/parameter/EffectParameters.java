@@ -8,19 +8,19 @@ public final class EffectParameters {
 
     static final ParameterTemplate GROUP = new ParameterTemplate();
 
-    public static final int TYPE = GROUP.choice("type", "Effect", "none", "drive", "crush", "chorus", "flanger", "phaser", "ensemble",
-            "widener", "tremolo", "delay", "reverb", "equaliser", "compressor", "bands", "transients", "ducking", "limiter", "stereo");
+    public static final int TYPE = GROUP.choice("type", "Effect", "none", "drive", "bitcrusher", "chorus", "flanger", "phaser", "ensemble",
+            "widener", "tremolo", "delay", "reverb", "equaliser", "compressor", "multibandCompressor", "transientShaper", "ducking", "limiter", "stereo");
     public static final int ON;
     public static final int MIX;
     /** Level after the mix, to match what goes in. */
-    public static final int GAIN;
+    public static final int OUTPUT;
 
     public static final int DRIVE_SHAPE;
     public static final int DRIVE_AMOUNT;
     public static final int DRIVE_TONE;
     public static final int DRIVE_LEVEL;
-    public static final int CRUSH_BITS;
-    public static final int CRUSH_RATE;
+    public static final int BITCRUSHER_BITS;
+    public static final int BITCRUSHER_RATE;
     /** Rate, depth, delay, feedback of the chorus. */
     public static final int CHORUS_DIVISION;
     public static final int CHORUS_RATE;
@@ -40,13 +40,13 @@ public final class EffectParameters {
     public static final int PHASER_FEEDBACK;
     public static final int ENSEMBLE_RATE;
     public static final int ENSEMBLE_DEPTH;
-    public static final int WIDENER_SIDE;
-    public static final int WIDENER_TIME;
+    public static final int WIDENER_DELAYED_SIDE;
+    public static final int WIDENER_DELAY;
     public static final int TREMOLO_WAVE;
     public static final int TREMOLO_DIVISION;
     public static final int TREMOLO_RATE;
     public static final int TREMOLO_DEPTH;
-    public static final int TREMOLO_SPREAD;
+    public static final int TREMOLO_STEREO_PHASE;
     public static final int DELAY_DIVISION_LEFT;
     public static final int DELAY_TIME_LEFT;
     public static final int DELAY_DIVISION_RIGHT;
@@ -55,8 +55,8 @@ public final class EffectParameters {
     public static final int DELAY_PING_PONG;
     public static final int DELAY_LOW_CUT;
     public static final int DELAY_HIGH_CUT;
-    public static final int DELAY_WOBBLE_RATE;
-    public static final int DELAY_WOBBLE;
+    public static final int DELAY_MODULATION_RATE;
+    public static final int DELAY_MODULATION_DEPTH;
     public static final int REVERB_SIZE;
     public static final int REVERB_DECAY;
     public static final int REVERB_DIVISION;
@@ -82,19 +82,19 @@ public final class EffectParameters {
     public static final int COMPRESSOR_ATTACK;
     public static final int COMPRESSOR_RELEASE;
     public static final int COMPRESSOR_MAKE_UP;
-    public static final int BANDS_LOW;
-    public static final int BANDS_HIGH;
-    public static final int BANDS_DOWN;
-    public static final int BANDS_DOWN_RATIO;
-    public static final int BANDS_UP;
-    public static final int BANDS_UP_RATIO;
-    public static final int BANDS_ATTACK;
-    public static final int BANDS_RELEASE;
+    public static final int MULTIBAND_LOW;
+    public static final int MULTIBAND_HIGH;
+    public static final int MULTIBAND_DOWN;
+    public static final int MULTIBAND_DOWN_RATIO;
+    public static final int MULTIBAND_UP;
+    public static final int MULTIBAND_UP_RATIO;
+    public static final int MULTIBAND_ATTACK;
+    public static final int MULTIBAND_RELEASE;
     /** Level of the low band; those of the middle and the high one follow. */
-    public static final int BANDS_LEVEL;
-    public static final int TRANSIENTS_ATTACK;
-    public static final int TRANSIENTS_SUSTAIN;
-    public static final int DUCKING_DIVISION;
+    public static final int MULTIBAND_LEVEL;
+    public static final int TRANSIENT_ATTACK;
+    public static final int TRANSIENT_SUSTAIN;
+    public static final int DUCKING_RATE;
     public static final int DUCKING_DEPTH;
     public static final int DUCKING_HOLD;
     public static final int DUCKING_CURVE;
@@ -104,54 +104,38 @@ public final class EffectParameters {
     public static final int STEREO_WIDTH;
     public static final int STEREO_MONO_BELOW;
 
+    /** The choice of no effect. */
     public static final int NONE = 0;
-    public static final int DRIVE = 1;
-    public static final int CRUSH = 2;
-    public static final int CHORUS = 3;
-    public static final int FLANGER = 4;
-    public static final int PHASER = 5;
-    public static final int ENSEMBLE = 6;
-    public static final int WIDENER = 7;
-    public static final int TREMOLO = 8;
-    public static final int DELAY = 9;
-    public static final int REVERB = 10;
-    public static final int EQUALISER = 11;
-    public static final int COMPRESSOR = 12;
-    public static final int BANDS = 13;
-    public static final int TRANSIENTS = 14;
-    public static final int DUCKING = 15;
-    public static final int LIMITER = 16;
-    public static final int STEREO = 17;
 
     static {
         ParameterTemplate g = GROUP;
-        g.when(TYPE, "drive", "crush", "chorus", "flanger", "phaser", "ensemble", "widener", "tremolo", "delay", "reverb", "equaliser",
-                "compressor", "bands", "transients", "ducking", "limiter", "stereo");
-        ON = g.choice("on", "Runs", "on", "bypassed");
+        g.when(TYPE, "drive", "bitcrusher", "chorus", "flanger", "phaser", "ensemble", "widener", "tremolo", "delay", "reverb", "equaliser",
+                "compressor", "multibandCompressor", "transientShaper", "ducking", "limiter", "stereo");
+        ON = g.choice("on", "On / Bypass", "on", "bypassed");
         MIX = g.number("mix", "Mix", Unit.PERCENT, Taper.LINEAR, 0, 100, 100);
-        GAIN = g.number("gain", "Level after", Unit.DECIBELS, Taper.LINEAR, -24, 24, 0);
+        OUTPUT = g.number("output", "Output", Unit.DECIBELS, Taper.LINEAR, -24, 24, 0);
         g.when(TYPE, "drive");
         DRIVE_SHAPE = g.choice("drive.shape", "Shape", "soft", "hard", "fold", "tape", "tube");
         DRIVE_AMOUNT = g.number("drive.amount", "Drive", Unit.DECIBELS, Taper.LINEAR, 0, 48, 12);
         DRIVE_TONE = g.number("drive.tone", "Tone", Unit.HERTZ, Taper.LOGARITHMIC, 500, 20000, 20000);
         DRIVE_LEVEL = g.number("drive.level", "Output", Unit.DECIBELS, Taper.LINEAR, -36, 12, 0);
-        g.when(TYPE, "crush");
-        CRUSH_BITS = g.number("crush.bits", "Bits", Unit.NONE, Taper.LINEAR, 1, 16, 8);
-        CRUSH_RATE = g.number("crush.rate", "Sample rate", Unit.HERTZ, Taper.LOGARITHMIC, 200, 48000, 12000);
+        g.when(TYPE, "bitcrusher");
+        BITCRUSHER_BITS = g.number("bitcrusher.bits", "Bits", Unit.NONE, Taper.LINEAR, 1, 16, 8);
+        BITCRUSHER_RATE = g.number("bitcrusher.rate", "Sample rate", Unit.HERTZ, Taper.LOGARITHMIC, 200, 48000, 12000);
         g.when(TYPE, "chorus");
-        CHORUS_DIVISION = g.division("chorus.division", "Tempo");
+        CHORUS_DIVISION = g.division("chorus.division", "Sync");
         CHORUS_RATE = g.timed(CHORUS_DIVISION, "chorus.rate", "Rate", Unit.HERTZ, Taper.LOGARITHMIC, 0.02, 10, 0.6);
         CHORUS_DEPTH = g.number("chorus.depth", "Depth", Unit.SECONDS, Taper.CUBIC, 0, 0.02, 0.003);
         CHORUS_DELAY = g.number("chorus.delay", "Delay", Unit.SECONDS, Taper.CUBIC, 0.002, 0.04, 0.012);
         CHORUS_SPREAD = g.number("chorus.spread", "Spread", Unit.PERCENT, Taper.LINEAR, 0, 100, 100);
         g.when(TYPE, "flanger");
-        FLANGER_DIVISION = g.division("flanger.division", "Tempo");
+        FLANGER_DIVISION = g.division("flanger.division", "Sync");
         FLANGER_RATE = g.timed(FLANGER_DIVISION, "flanger.rate", "Rate", Unit.HERTZ, Taper.LOGARITHMIC, 0.01, 10, 0.2);
         FLANGER_DEPTH = g.number("flanger.depth", "Depth", Unit.SECONDS, Taper.CUBIC, 0, 0.008, 0.002);
         FLANGER_DELAY = g.number("flanger.delay", "Delay", Unit.SECONDS, Taper.CUBIC, 0.0002, 0.01, 0.001);
         FLANGER_FEEDBACK = g.number("flanger.feedback", "Feedback", Unit.PERCENT, Taper.LINEAR, -95, 95, 60);
         g.when(TYPE, "phaser");
-        PHASER_DIVISION = g.division("phaser.division", "Tempo");
+        PHASER_DIVISION = g.division("phaser.division", "Sync");
         PHASER_RATE = g.timed(PHASER_DIVISION, "phaser.rate", "Rate", Unit.HERTZ, Taper.LOGARITHMIC, 0.01, 10, 0.3);
         PHASER_STAGES = g.choice("phaser.stages", "Stages", "4", "6", "8", "12");
         PHASER_CENTRE = g.number("phaser.centre", "Centre", Unit.HERTZ, Taper.LOGARITHMIC, 100, 8000, 800);
@@ -161,29 +145,29 @@ public final class EffectParameters {
         ENSEMBLE_RATE = g.number("ensemble.rate", "Rate", Unit.HERTZ, Taper.LOGARITHMIC, 0.1, 8, 0.7);
         ENSEMBLE_DEPTH = g.number("ensemble.depth", "Depth", Unit.PERCENT, Taper.LINEAR, 0, 100, 50);
         g.when(TYPE, "widener");
-        WIDENER_SIDE = g.choice("widener.side", "Late side", "right", "left");
-        WIDENER_TIME = g.number("widener.time", "Late by", Unit.SECONDS, Taper.CUBIC, 0, 0.04, 0.012);
+        WIDENER_DELAYED_SIDE = g.choice("widener.delayedSide", "Delayed side", "right", "left");
+        WIDENER_DELAY = g.number("widener.delay", "Delay", Unit.SECONDS, Taper.CUBIC, 0, 0.04, 0.012);
         g.when(TYPE, "tremolo");
         TREMOLO_WAVE = g.choice("tremolo.wave", "Wave", "sine", "triangle", "square");
-        TREMOLO_DIVISION = g.division("tremolo.division", "Tempo");
+        TREMOLO_DIVISION = g.division("tremolo.division", "Sync");
         TREMOLO_RATE = g.timed(TREMOLO_DIVISION, "tremolo.rate", "Rate", Unit.HERTZ, Taper.LOGARITHMIC, 0.05, 40, 5);
         TREMOLO_DEPTH = g.number("tremolo.depth", "Depth", Unit.PERCENT, Taper.LINEAR, 0, 100, 50);
-        TREMOLO_SPREAD = g.number("tremolo.spread", "Between sides", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
+        TREMOLO_STEREO_PHASE = g.number("tremolo.stereoPhase", "Stereo phase", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
         g.when(TYPE, "delay");
-        DELAY_DIVISION_LEFT = g.division("delay.divisionLeft", "Left tempo");
+        DELAY_DIVISION_LEFT = g.division("delay.divisionLeft", "Left sync");
         DELAY_TIME_LEFT = g.timed(DELAY_DIVISION_LEFT, "delay.timeLeft", "Left time", Unit.SECONDS, Taper.CUBIC, 0.001, 2, 0.375);
-        DELAY_DIVISION_RIGHT = g.division("delay.divisionRight", "Right tempo");
+        DELAY_DIVISION_RIGHT = g.division("delay.divisionRight", "Right sync");
         DELAY_TIME_RIGHT = g.timed(DELAY_DIVISION_RIGHT, "delay.timeRight", "Right time", Unit.SECONDS, Taper.CUBIC, 0.001, 2, 0.5);
         DELAY_FEEDBACK = g.number("delay.feedback", "Feedback", Unit.PERCENT, Taper.LINEAR, 0, 95, 35);
         DELAY_PING_PONG = g.onOff("delay.pingPong", "Ping-pong");
         DELAY_LOW_CUT = g.number("delay.lowCut", "Low cut", Unit.HERTZ, Taper.LOGARITHMIC, 20, 2000, 120);
         DELAY_HIGH_CUT = g.number("delay.highCut", "High cut", Unit.HERTZ, Taper.LOGARITHMIC, 500, 20000, 8000);
-        DELAY_WOBBLE_RATE = g.number("delay.wobbleRate", "Wobble rate", Unit.HERTZ, Taper.LOGARITHMIC, 0.05, 10, 0.5);
-        DELAY_WOBBLE = g.number("delay.wobble", "Wobble", Unit.SECONDS, Taper.CUBIC, 0, 0.01, 0);
+        DELAY_MODULATION_RATE = g.number("delay.modulationRate", "Modulation rate", Unit.HERTZ, Taper.LOGARITHMIC, 0.05, 10, 0.5);
+        DELAY_MODULATION_DEPTH = g.number("delay.modulationDepth", "Modulation depth", Unit.SECONDS, Taper.CUBIC, 0, 0.01, 0);
         g.when(TYPE, "reverb");
         REVERB_SIZE = g.number("reverb.size", "Size", Unit.PERCENT, Taper.LINEAR, 0, 100, 60);
         REVERB_DECAY = g.number("reverb.decay", "Decay", Unit.SECONDS, Taper.CUBIC, 0.1, 30, 2);
-        REVERB_DIVISION = g.division("reverb.division", "Pre tempo");
+        REVERB_DIVISION = g.division("reverb.division", "Pre-delay sync");
         REVERB_PRE_DELAY = g.timed(REVERB_DIVISION, "reverb.preDelay", "Pre-delay", Unit.SECONDS, Taper.CUBIC, 0, 0.5, 0.015);
         REVERB_DAMPING = g.number("reverb.damping", "Damping", Unit.HERTZ, Taper.LOGARITHMIC, 500, 20000, 6000);
         REVERB_LOW_CUT = g.number("reverb.lowCut", "Low cut", Unit.HERTZ, Taper.LOGARITHMIC, 20, 2000, 150);
@@ -215,25 +199,25 @@ public final class EffectParameters {
         COMPRESSOR_ATTACK = g.number("compressor.attack", "Attack", Unit.SECONDS, Taper.CUBIC, 0.0001, 0.5, 0.01);
         COMPRESSOR_RELEASE = g.number("compressor.release", "Release", Unit.SECONDS, Taper.CUBIC, 0.005, 3, 0.15);
         COMPRESSOR_MAKE_UP = g.number("compressor.makeUp", "Make-up", Unit.DECIBELS, Taper.LINEAR, -12, 36, 0);
-        g.when(TYPE, "bands");
-        BANDS_LOW = g.number("bands.low", "Low split", Unit.HERTZ, Taper.LOGARITHMIC, 40, 1000, 160);
-        BANDS_HIGH = g.number("bands.high", "High split", Unit.HERTZ, Taper.LOGARITHMIC, 1000, 12000, 2500);
-        BANDS_DOWN = g.number("bands.down", "Downward from", Unit.DECIBELS, Taper.LINEAR, -60, 0, -20);
-        BANDS_DOWN_RATIO = g.number("bands.downRatio", "Downward ratio", Unit.NONE, Taper.LOGARITHMIC, 1, 40, 3);
-        BANDS_UP = g.number("bands.up", "Upward below", Unit.DECIBELS, Taper.LINEAR, -72, 0, -45);
-        BANDS_UP_RATIO = g.number("bands.upRatio", "Upward ratio", Unit.NONE, Taper.LOGARITHMIC, 1, 10, 1);
-        BANDS_ATTACK = g.number("bands.attack", "Attack", Unit.SECONDS, Taper.CUBIC, 0.0001, 0.5, 0.01);
-        BANDS_RELEASE = g.number("bands.release", "Release", Unit.SECONDS, Taper.CUBIC, 0.005, 3, 0.15);
-        BANDS_LEVEL = g.number("bands.lowLevel", "Low level", Unit.DECIBELS, Taper.LINEAR, -24, 24, 0);
-        g.number("bands.middleLevel", "Middle level", Unit.DECIBELS, Taper.LINEAR, -24, 24, 0);
-        g.number("bands.highLevel", "High level", Unit.DECIBELS, Taper.LINEAR, -24, 24, 0);
-        g.when(TYPE, "transients");
-        TRANSIENTS_ATTACK = g.number("transients.attack", "Attack", Unit.DECIBELS, Taper.LINEAR, -18, 18, 0);
-        TRANSIENTS_SUSTAIN = g.number("transients.sustain", "Sustain", Unit.DECIBELS, Taper.LINEAR, -18, 18, 0);
+        g.when(TYPE, "multibandCompressor");
+        MULTIBAND_LOW = g.number("multiband.low", "Low split", Unit.HERTZ, Taper.LOGARITHMIC, 40, 1000, 160);
+        MULTIBAND_HIGH = g.number("multiband.high", "High split", Unit.HERTZ, Taper.LOGARITHMIC, 1000, 12000, 2500);
+        MULTIBAND_DOWN = g.number("multiband.downThreshold", "Threshold (down)", Unit.DECIBELS, Taper.LINEAR, -60, 0, -20);
+        MULTIBAND_DOWN_RATIO = g.number("multiband.downRatio", "Ratio (down)", Unit.NONE, Taper.LOGARITHMIC, 1, 40, 3);
+        MULTIBAND_UP = g.number("multiband.upThreshold", "Threshold (up)", Unit.DECIBELS, Taper.LINEAR, -72, 0, -45);
+        MULTIBAND_UP_RATIO = g.number("multiband.upRatio", "Ratio (up)", Unit.NONE, Taper.LOGARITHMIC, 1, 10, 1);
+        MULTIBAND_ATTACK = g.number("multiband.attack", "Attack", Unit.SECONDS, Taper.CUBIC, 0.0001, 0.5, 0.01);
+        MULTIBAND_RELEASE = g.number("multiband.release", "Release", Unit.SECONDS, Taper.CUBIC, 0.005, 3, 0.15);
+        MULTIBAND_LEVEL = g.number("multiband.lowLevel", "Low level", Unit.DECIBELS, Taper.LINEAR, -24, 24, 0);
+        g.number("multiband.middleLevel", "Middle level", Unit.DECIBELS, Taper.LINEAR, -24, 24, 0);
+        g.number("multiband.highLevel", "High level", Unit.DECIBELS, Taper.LINEAR, -24, 24, 0);
+        g.when(TYPE, "transientShaper");
+        TRANSIENT_ATTACK = g.number("transientShaper.attack", "Attack", Unit.DECIBELS, Taper.LINEAR, -18, 18, 0);
+        TRANSIENT_SUSTAIN = g.number("transientShaper.sustain", "Sustain", Unit.DECIBELS, Taper.LINEAR, -18, 18, 0);
         g.when(TYPE, "ducking");
-        DUCKING_DIVISION = g.division("ducking.division", "Every");
+        DUCKING_RATE = g.division("ducking.rate", "Rate");
         DUCKING_DEPTH = g.number("ducking.depth", "Depth", Unit.DECIBELS, Taper.LINEAR, 0, 48, 12);
-        DUCKING_HOLD = g.number("ducking.hold", "Low part", Unit.PERCENT, Taper.LINEAR, 0, 50, 5);
+        DUCKING_HOLD = g.number("ducking.hold", "Hold", Unit.PERCENT, Taper.LINEAR, 0, 50, 5);
         DUCKING_CURVE = g.number("ducking.curve", "Rise curve", Unit.PERCENT, Taper.LINEAR, -100, 100, 0);
         g.when(TYPE, "limiter");
         LIMITER_GAIN = g.number("limiter.gain", "Gain", Unit.DECIBELS, Taper.LINEAR, -12, 36, 0);
@@ -243,6 +227,17 @@ public final class EffectParameters {
         STEREO_WIDTH = g.number("stereo.width", "Width", Unit.PERCENT, Taper.LINEAR, 0, 200, 100);
         STEREO_MONO_BELOW = g.number("stereo.monoBelow", "Mono below", Unit.HERTZ, Taper.LOGARITHMIC, 20, 1000, 20);
         g.always();
+        g.serves(Facts.Quality.BRIGHTNESS, 2, DRIVE_TONE, EQ_HIGH_GAIN, MULTIBAND_LEVEL + 2, REVERB_DAMPING, DELAY_HIGH_CUT, REVERB_HIGH_CUT, EQ_HIGH_CUT);
+        g.serves(Facts.Quality.BRIGHTNESS, 3, DRIVE_AMOUNT, MIX);
+        g.serves(Facts.Quality.LENGTH, 2, REVERB_DECAY, DELAY_FEEDBACK);
+        g.serves(Facts.Quality.LENGTH, 3, MIX);
+        g.serves(Facts.Quality.WIDTH, 1, STEREO_WIDTH, REVERB_WIDTH, CHORUS_SPREAD, WIDENER_DELAY, TREMOLO_STEREO_PHASE);
+        g.serves(Facts.Quality.WIDTH, 2, TREMOLO_DEPTH, STEREO_MONO_BELOW, MIX);
+        g.serves(Facts.Quality.WIDTH, 3, CHORUS_DEPTH, REVERB_LOW_CUT, DELAY_LOW_CUT);
+        g.serves(Facts.Quality.ROUGHNESS, 1, DRIVE_AMOUNT, BITCRUSHER_BITS, BITCRUSHER_RATE);
+        g.serves(Facts.Quality.ROUGHNESS, 2, TREMOLO_DEPTH, CHORUS_DEPTH, ENSEMBLE_DEPTH);
+        g.serves(Facts.Quality.ROUGHNESS, 3, MIX, DRIVE_TONE);
+        g.serves(Facts.Quality.ROUGHNESS, 4, EQ_HIGH_GAIN, MULTIBAND_LEVEL + 2, DELAY_HIGH_CUT, REVERB_HIGH_CUT, EQ_HIGH_CUT, REVERB_DAMPING);
     }
 
     private EffectParameters() {

@@ -28,6 +28,9 @@ public final class EnvelopeParameters {
     static {
         declare(AMPLITUDE, 0.002, 0.2, 100, 0.03);
         declare(SHAPE, 0.002, 0.4, 0, 0.2);
+        AMPLITUDE.serves(Facts.Quality.LENGTH, 1, RELEASE, DECAY);
+        AMPLITUDE.serves(Facts.Quality.LENGTH, 2, SUSTAIN, HOLD);
+        SHAPE.serves(Facts.Quality.LENGTH, 2, RELEASE, DECAY);
     }
 
     private EnvelopeParameters() {
@@ -44,10 +47,11 @@ public final class EnvelopeParameters {
         group.number("decayCurve", "Decay curve", Unit.PERCENT, Taper.LINEAR, 0, 100, 100);
         group.number("releaseCurve", "Release curve", Unit.PERCENT, Taper.LINEAR, 0, 100, 100);
         group.choice("onLegato", "On legato notes", "goOn", "restart");
-        group.division("delayDivision", "Delay tempo");
-        group.division("attackDivision", "Attack tempo");
-        group.division("holdDivision", "Hold tempo");
-        group.division("decayDivision", "Decay tempo");
-        group.division("releaseDivision", "Release tempo");
+        group.division("delayDivision", "Delay sync");
+        group.division("attackDivision", "Attack sync");
+        group.division("holdDivision", "Hold sync");
+        group.division("decayDivision", "Decay sync");
+        group.division("releaseDivision", "Release sync");
+        group.advanced(ATTACK_CURVE, DECAY_CURVE, RELEASE_CURVE, ON_LEGATO, DELAY_DIVISION, ATTACK_DIVISION, HOLD_DIVISION, DECAY_DIVISION, RELEASE_DIVISION);
     }
 }

@@ -52,6 +52,13 @@ public final class FilterParameters {
         g.when(TYPE, "lowPass24", "lowPass12", "highPass12", "highPass24", "bandPass12", "bandPass24", "notch12", "notch24", "ladder24", "comb", "vowel");
         MIX = g.number("mix", "Mix", Unit.PERCENT, Taper.LINEAR, 0, 100, 100);
         g.always();
+        g.advanced(DRIVE, MIX);
+        g.serves(Facts.Quality.BRIGHTNESS, 1, CUTOFF, ENVELOPE_AMOUNT);
+        g.serves(Facts.Quality.BRIGHTNESS, 2, COMB_DAMPING, VOWEL);
+        g.serves(Facts.Quality.BRIGHTNESS, 3, DRIVE);
+        g.serves(Facts.Quality.LENGTH, 2, COMB_FEEDBACK);
+        g.serves(Facts.Quality.ROUGHNESS, 1, DRIVE);
+        g.serves(Facts.Quality.ROUGHNESS, 4, CUTOFF, ENVELOPE_AMOUNT, RESONANCE, COMB_DAMPING);
     }
 
     private FilterParameters() {

@@ -45,6 +45,10 @@ public final class LayerParameters {
     private static final int Z_LEVEL = ZONE_GROUP.number("level", "Level", Unit.DECIBELS, Taper.DECIBEL, -72, 6, 0);
     private static final int Z_PAN = ZONE_GROUP.number("pan", "Pan", Unit.PERCENT, Taper.LINEAR, -100, 100, 0);
 
+    static {
+        ZONE_GROUP.advanced(Z_LOW_KEY_FADE, Z_HIGH_KEY_FADE, Z_LOW_VELOCITY_FADE, Z_HIGH_VELOCITY_FADE, Z_FADE_LAW);
+    }
+
     private static final int P_SHIFT = PITCH_GROUP.number("shift", "Pitch shift", Unit.SEMITONES, Taper.LINEAR, -48, 48, 0);
 
     private static final int F_ROUTING = FILTERS_GROUP.choice("routing", "Filters run", "series", "parallel");
@@ -93,6 +97,9 @@ public final class LayerParameters {
         D_PLACE = DRIVE_GROUP.choice("place", "Drive is", "after", "between");
         D_AMOUNT = DRIVE_GROUP.number("amount", "Drive amount", Unit.DECIBELS, Taper.LINEAR, 0, 48, 12);
         D_MIX = DRIVE_GROUP.number("mix", "Drive mix", Unit.PERCENT, Taper.LINEAR, 0, 100, 100);
+        DRIVE_GROUP.advanced(D_MIX);
+        DRIVE_GROUP.serves(Facts.Quality.BRIGHTNESS, 3, D_AMOUNT);
+        DRIVE_GROUP.serves(Facts.Quality.ROUGHNESS, 1, D_AMOUNT, D_MIX);
         DRIVE = BLOCK.group(DRIVE_GROUP, "drive", "Drive");
         DRIVE_TYPE = DRIVE + D_TYPE;
         DRIVE_PLACE = DRIVE + D_PLACE;
@@ -125,7 +132,7 @@ public final class LayerParameters {
         }
         int within = (place - FIRST_SOURCE) % SOURCE_SIZE;
         return within == SourceParameters.LEVEL || within == SourceParameters.RING
-                || within >= SourceParameters.PHASE_FROM && within < SourceParameters.PHASE_FROM + SOURCES;
+                || within >= SourceParameters.PHASE_MODULATION && within < SourceParameters.PHASE_MODULATION + SOURCES;
     }
 
     /** Start of a filter's group within the block; {@code filter} counts from 0. */

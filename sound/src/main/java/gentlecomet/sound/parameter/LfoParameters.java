@@ -7,7 +7,7 @@ public final class LfoParameters {
 
     public static final int WAVE = GROUP.choice("wave", "LFO wave", "sine", "triangle", "rampUp", "rampDown", "square", "steppedRandom",
             "smoothRandom", "drawn", "steps");
-    public static final int DIVISION = GROUP.division("division", "Tempo");
+    public static final int DIVISION = GROUP.division("division", "Sync");
     public static final int RATE = GROUP.timed(DIVISION, "rate", "Rate", Unit.HERTZ, Taper.LOGARITHMIC, 0.02, 40, 5);
     public static final int DELAY = GROUP.number("delay", "Delay", Unit.SECONDS, Taper.CUBIC, 0, 10, 0);
     public static final int FADE = GROUP.number("fade", "Fade in", Unit.SECONDS, Taper.CUBIC, 0, 10, 0);
@@ -30,9 +30,10 @@ public final class LfoParameters {
         g.when(WAVE, "square", "steppedRandom", "steps");
         SMOOTH = g.number("smooth", "Smooth steps", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
         g.always();
-        SCOPE = g.choice("scope", "Runs", "perNote", "shared");
+        SCOPE = g.choice("scope", "Trigger mode", "perNote", "shared");
         START = g.choice("start", "Start", "retrigger", "free", "once");
         SIDES = g.choice("sides", "Swings", "bothWays", "oneWay");
+        g.advanced(SMOOTH, SCOPE, START, SIDES);
     }
 
     private LfoParameters() {

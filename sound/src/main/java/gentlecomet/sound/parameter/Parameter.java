@@ -20,9 +20,14 @@ import java.util.function.IntToDoubleFunction;
  * @param choices text ids of a {@link Taper#CHOICE}, else empty
  * @param decider registry index of the choice that decides whether this parameter means anything, or -1 when it always does
  * @param deciding bit n is set when the decider's choice n gives it meaning, provided that the decider itself means something
+ * @param facts   what pages and variations know of it
  */
 public record Parameter(int index, String id, String label, String place, Unit unit, Taper taper, double min, double max,
-        double neutral, List<String> choices, int decider, int deciding) {
+        double neutral, List<String> choices, int decider, int deciding, Facts facts) {
+
+    Parameter with(Facts known) {
+        return new Parameter(index, id, label, place, unit, taper, min, max, neutral, choices, decider, deciding, known);
+    }
 
     /** Whether it means anything while the values of a patch stand as they are; an idle parameter keeps its value. */
     public boolean relevant(double[] values) {

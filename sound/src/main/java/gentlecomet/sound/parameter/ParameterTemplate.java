@@ -32,17 +32,17 @@ final class ParameterTemplate {
     }
 
     int number(String id, String label, Unit unit, Taper taper, double min, double max, double neutral) {
-        return add(new Parameter(parameters.size(), id, label, placeOf(id), unit, taper, min, max, neutral, List.of(), decider, deciding));
+        return add(new Parameter(parameters.size(), id, label, placeOf(id), unit, taper, min, max, neutral, List.of(), decider, deciding, Facts.PLAIN));
     }
 
     /** A number that means something only while a division of the group is free. @param division its place; it may be declared later */
     int timed(int division, String id, String label, Unit unit, Taper taper, double min, double max, double neutral) {
-        return add(new Parameter(parameters.size(), id, label, placeOf(id), unit, taper, min, max, neutral, List.of(), division, 1));
+        return add(new Parameter(parameters.size(), id, label, placeOf(id), unit, taper, min, max, neutral, List.of(), division, 1, Facts.PLAIN));
     }
 
     int choice(String id, String label, String... choices) {
         return add(new Parameter(parameters.size(), id, label, placeOf(id), Unit.NONE, Taper.CHOICE, 0, choices.length - 1, 0,
-                List.of(choices), decider, deciding));
+                List.of(choices), decider, deciding, Facts.PLAIN));
     }
 
     int division(String id, String label) {
@@ -58,9 +58,30 @@ final class ParameterTemplate {
         for (Parameter p : group.parameters) {
             add(new Parameter(parameters.size(), prefix.isEmpty() ? p.id() : prefix + "." + p.id(), p.label(),
                     joined(place, p.place()), p.unit(), p.taper(), p.min(), p.max(), p.neutral(),
-                    p.choices(), p.decider() < 0 ? -1 : start + p.decider(), p.deciding()));
+                    p.choices(), p.decider() < 0 ? -1 : start + p.decider(), p.deciding(), p.facts()));
         }
         return start;
+    }
+
+    /** Parameters that pages fold away at first. */
+    void advanced(int... places) {
+        for (int place : places) {
+            parameters.set(place, parameters.get(place).with(parameters.get(place).facts().withAdvanced()));
+        }
+    }
+
+    /** Choices that bring a drawn list or a sound file with them. */
+    void bringsParts(int... places) {
+        for (int place : places) {
+            parameters.set(place, parameters.get(place).with(parameters.get(place).facts().withParts()));
+        }
+    }
+
+    /** Parameters that a sound designer moves for a quality. @param tier 1 for what is reached for first */
+    void serves(Facts.Quality quality, int tier, int... places) {
+        for (int place : places) {
+            parameters.set(place, parameters.get(place).with(parameters.get(place).facts().with(new Facts.Purpose(quality, tier))));
+        }
     }
 
     int size() {

@@ -40,6 +40,7 @@ public final class PatchParameters {
     static {
         PERFORMANCE.when(V_MODE, "mono", "legato");
         V_PRIORITY = PERFORMANCE.choice("priority", "Note priority", "last", "lowest", "highest");
+        PERFORMANCE.bringsParts(V_VELOCITY_CURVE);
         PERFORMANCE.when(V_VELOCITY_CURVE, "drawn", "linear", "soft", "hard");
         V_VELOCITY_DEPTH = PERFORMANCE.number("velocityDepth", "Velocity depth", Unit.DECIBELS, Taper.LINEAR, 0, 60, 30);
         PERFORMANCE.always();

@@ -96,7 +96,7 @@ public final class Shapes {
             String where = place + "source " + s;
             add(source + "harmonics", "Harmonics", where, 64, false, percent("level", "level", 0),
                     new Column("phase", "phase", Unit.PERCENT, -50, 100, 0));
-            add(source + "copies", "Copies", where, 16, false, new Column("pitch", "pitch", Unit.CENTS, -1200, 1200, 0),
+            add(source + "unisonVoices", "Unison voices", where, 16, false, new Column("pitch", "pitch", Unit.CENTS, -1200, 1200, 0),
                     new Column("pan", "pan", Unit.PERCENT, -100, 100, 0), percent("phase", "phase", 0));
             add(source + "modes", "Partials of the body", where, 64, false, new Column("ratio", "ratio", Unit.NONE, 0.1, 64, 1),
                     new Column("level", "level", Unit.DECIBELS, -96, 24, 0), new Column("decay", "decay", Unit.PERCENT, 1, 400, 100));

@@ -14,7 +14,7 @@ public final class SourceParameters {
             "harmonics", "partials", "body", "recording");
     public static final int LEVEL = GROUP.number("level", "Level", Unit.DECIBELS, Taper.DECIBEL, OFF_DB, 6, OFF_DB);
     public static final int PAN = GROUP.number("pan", "Pan", Unit.PERCENT, Taper.LINEAR, -100, 100, 0);
-    public static final int INTO = GROUP.choice("into", "Goes into", "filters", "filter1", "filter2", "past");
+    public static final int OUTPUT = GROUP.choice("output", "Output", "both", "filter1", "filter2", "direct");
     public static final int OCTAVE = GROUP.number("octave", "Octave", Unit.OCTAVES, Taper.STEPPED, -4, 4, 0);
     public static final int SEMITONES = GROUP.number("semitones", "Semitones", Unit.SEMITONES, Taper.STEPPED, -48, 48, 0);
     public static final int CENTS = GROUP.number("cents", "Fine tune", Unit.CENTS, Taper.LINEAR, -100, 100, 0);
@@ -28,7 +28,7 @@ public final class SourceParameters {
     public static final int PHASE_START;
     public static final int PHASE;
     public static final int PHASE_RANGE;
-    public static final int COPIES;
+    public static final int UNISON_VOICES;
     public static final int DETUNE;
     public static final int WIDTH;
     public static final int BALANCE;
@@ -36,11 +36,11 @@ public final class SourceParameters {
     public static final int RING;
     public static final int RING_FROM;
     /** Phase modulation by source 1; sources 2 and 3 follow. */
-    public static final int PHASE_FROM;
+    public static final int PHASE_MODULATION;
 
     public static final int PARTIALS_FROM;
     public static final int PARTIAL_COUNT;
-    public static final int STRETCH;
+    public static final int INHARMONICITY;
     public static final int GRID_PULL;
     public static final int GRID_PITCH;
     public static final int BAND_SLIDE;
@@ -84,6 +84,12 @@ public final class SourceParameters {
     public static final int PHASE_FREE = 1;
     public static final int PHASE_RANDOM = 2;
 
+    /** What levels of partials come from a wave table, from drawn harmonics. */
+    public static final int PARTIALS_FROM_TABLE = 2;
+    public static final int PARTIALS_FROM_HARMONICS = 3;
+    /** A modal resonator of partials that a recorded hit was taken apart into, or that were drawn. */
+    public static final int BODY_ANALYSED = 5;
+
     static {
         ParameterTemplate g = GROUP;
         g.when(WAVE, "table", "partials");
@@ -97,25 +103,25 @@ public final class SourceParameters {
         PHASE = g.number("phase", "Start phase", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
         PHASE_RANGE = g.number("phaseRange", "Random range", Unit.PERCENT, Taper.LINEAR, 0, 100, 100);
         g.when(WAVE, "sine", "triangle", "saw", "pulse", "roundSquare", "table", "harmonics", "recording");
-        COPIES = g.number("copies", "Copies", Unit.NONE, Taper.STEPPED, 1, 16, 1);
+        UNISON_VOICES = g.number("unisonVoices", "Unison voices", Unit.NONE, Taper.STEPPED, 1, 16, 1);
         DETUNE = g.number("detune", "Detune", Unit.CENTS, Taper.CUBIC, 0, 100, 0);
         g.when(WAVE, "sine", "triangle", "saw", "pulse", "noise", "roundSquare", "table", "harmonics", "partials", "body", "recording");
         WIDTH = g.number("width", "Width", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
         g.when(WAVE, "sine", "triangle", "saw", "pulse", "roundSquare", "table", "harmonics", "recording");
-        BALANCE = g.number("balance", "Centre to sides", Unit.DECIBELS, Taper.LINEAR, -24, 24, 0);
+        BALANCE = g.number("unisonBalance", "Unison balance", Unit.DECIBELS, Taper.LINEAR, -24, 24, 0);
         g.when(WAVE, "sine", "triangle", "saw", "pulse", "roundSquare", "table", "harmonics");
         SYNC = g.choice("sync", "Hard sync to", "off", "source1", "source2", "source3");
-        PHASE_FROM = g.number("phaseFrom1", "Phase by source 1", Unit.RADIANS, Taper.CUBIC, 0, 24, 0);
-        g.number("phaseFrom2", "Phase by source 2", Unit.RADIANS, Taper.CUBIC, 0, 24, 0);
-        g.number("phaseFrom3", "Phase by source 3", Unit.RADIANS, Taper.CUBIC, 0, 24, 0);
+        PHASE_MODULATION = g.number("phaseModulation1", "Phase modulation from 1", Unit.RADIANS, Taper.CUBIC, 0, 24, 0);
+        g.number("phaseModulation2", "Phase modulation from 2", Unit.RADIANS, Taper.CUBIC, 0, 24, 0);
+        g.number("phaseModulation3", "Phase modulation from 3", Unit.RADIANS, Taper.CUBIC, 0, 24, 0);
         g.always();
         RING = g.number("ring", "Ring modulation", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
-        RING_FROM = g.choice("ringFrom", "Ring with", "source1", "source2", "source3");
+        RING_FROM = g.choice("ringFrom", "Ring modulation with", "source1", "source2", "source3");
 
         g.when(WAVE, "partials");
         PARTIALS_FROM = g.choice("partialsFrom", "Levels from", "saw", "square", "table", "harmonics", "seeded");
         PARTIAL_COUNT = g.number("partialCount", "Partials", Unit.NONE, Taper.STEPPED, 1, 128, 64);
-        STRETCH = g.number("stretch", "Stretch", Unit.PERCENT, Taper.LINEAR, -30, 30, 0);
+        INHARMONICITY = g.number("inharmonicity", "Inharmonicity", Unit.PERCENT, Taper.LINEAR, -30, 30, 0);
         GRID_PULL = g.number("gridPull", "Grid pull", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
         GRID_PITCH = g.number("gridPitch", "Grid pitch", Unit.HERTZ, Taper.LOGARITHMIC, 20, 4000, 220);
         BAND_SLIDE = g.number("bandSlide", "Band slide", Unit.OCTAVES, Taper.LINEAR, -5, 5, 0);
@@ -130,15 +136,15 @@ public final class SourceParameters {
         g.when(WAVE, "body");
         BODY_SET = g.choice("bodySet", "Body", "harmonic", "membrane", "freeBar", "clampedBar", "plate", "analysed");
         BODY_PARTIALS = g.number("bodyPartials", "Body partials", Unit.NONE, Taper.STEPPED, 1, 64, 24);
-        BODY_DECAY = g.number("bodyDecay", "Ringing", Unit.SECONDS, Taper.CUBIC, 0.02, 30, 1.5);
+        BODY_DECAY = g.number("bodyDecay", "Decay", Unit.SECONDS, Taper.CUBIC, 0.02, 30, 1.5);
         BODY_TILT = g.number("bodyTilt", "Damping of highs", Unit.PERCENT, Taper.LINEAR, 0, 100, 40);
         STRIKE = g.number("strike", "Strike position", Unit.PERCENT, Taper.LINEAR, 1, 50, 28);
         SPREAD = g.number("spread", "Spread per strike", Unit.DECIBELS, Taper.LINEAR, 0, 12, 0);
         PITCH_FALL = g.number("pitchFall", "Pitch fall", Unit.SEMITONES, Taper.LINEAR, 0, 24, 0);
         PITCH_FALL_TIME = g.number("pitchFallTime", "Fall time", Unit.SECONDS, Taper.CUBIC, 0.005, 2, 0.06);
-        EXCITER = g.choice("exciter", "Struck with", "click", "noise");
-        EXCITER_LENGTH = g.number("exciterLength", "Strike length", Unit.SECONDS, Taper.CUBIC, 0.0005, 1, 0.004);
-        EXCITER_TONE = g.number("exciterTone", "Strike tone", Unit.HERTZ, Taper.LOGARITHMIC, 100, 20000, 8000);
+        EXCITER = g.choice("exciter", "Exciter", "click", "noise");
+        EXCITER_LENGTH = g.number("exciterLength", "Exciter length", Unit.SECONDS, Taper.CUBIC, 0.0005, 1, 0.004);
+        EXCITER_TONE = g.number("exciterTone", "Exciter tone", Unit.HERTZ, Taper.LOGARITHMIC, 100, 20000, 8000);
 
         g.when(WAVE, "recording");
         ROOT_KEY = g.number("rootKey", "Root key", Unit.KEY, Taper.STEPPED, 0, 127, 60);
@@ -150,6 +156,18 @@ public final class SourceParameters {
         CROSSFADE = g.number("crossfade", "Loop crossfade", Unit.PERCENT, Taper.LINEAR, 0, 50, 5);
         DIRECTION = g.choice("direction", "Direction", "forward", "reverse");
         g.always();
+        g.advanced(OUTPUT, RATIO, OFFSET, KEY_FOLLOW, PHASE_RANGE, BALANCE, SYNC, PHASE_MODULATION, PHASE_MODULATION + 1, PHASE_MODULATION + 2, RING, RING_FROM, START);
+        g.bringsParts(TABLE, PARTIALS_FROM, BODY_SET);
+        g.serves(Facts.Quality.BRIGHTNESS, 2, POSITION, PULSE_WIDTH, PHASE_MODULATION, PHASE_MODULATION + 1, PHASE_MODULATION + 2, BODY_TILT, EXCITER_TONE);
+        g.serves(Facts.Quality.BRIGHTNESS, 3, LEVEL);
+        g.serves(Facts.Quality.LENGTH, 1, BODY_DECAY);
+        g.serves(Facts.Quality.WIDTH, 1, WIDTH);
+        g.serves(Facts.Quality.WIDTH, 2, PAN, BALANCE);
+        g.serves(Facts.Quality.WIDTH, 3, LEVEL);
+        g.serves(Facts.Quality.ROUGHNESS, 1, DETUNE);
+        g.serves(Facts.Quality.ROUGHNESS, 2, PHASE_MODULATION, PHASE_MODULATION + 1, PHASE_MODULATION + 2, GRID_PULL, SPREAD);
+        g.serves(Facts.Quality.ROUGHNESS, 4, BODY_TILT, POSITION, PULSE_WIDTH);
+        g.serves(Facts.Quality.ROUGHNESS, 5, LEVEL, WIDTH);
     }
 
     /** Number of parameters of the group. */

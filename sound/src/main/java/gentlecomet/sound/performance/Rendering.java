@@ -38,9 +38,9 @@ public final class Rendering {
 
     /** Moves the wheels or the pressure before the first note. */
     @FunctionalInterface
-    public interface Hands {
+    public interface ControllerState {
         /** Nothing is moved. */
-        Hands AT_REST = engine -> { };
+        ControllerState AT_REST = engine -> { };
 
         void place(Engine engine);
     }
@@ -49,9 +49,9 @@ public final class Rendering {
     public record Result(Audio audio, boolean endless, int faults) {
     }
 
-    /** As {@link #render(double[], Phrase, double, Hands)} at the phrase's own tempo, with the hands at rest and up to 12 s of tail. */
+    /** As {@link #render(double[], Phrase, double, ControllerState)} at the phrase's own tempo, with the hands at rest and up to 12 s of tail. */
     public Audio render(Patch patch, Phrase phrase) {
-        return render(PatchImage.of(patch), phrase, 12, Hands.AT_REST).audio();
+        return render(PatchImage.of(patch), phrase, 12, ControllerState.AT_REST).audio();
     }
 
     /**
@@ -60,7 +60,7 @@ public final class Rendering {
      * @param image       the patch; the phrase's tempo takes the place of the patch's own
      * @param tailSeconds longest tail; a sound that goes on is cut there and called endless
      */
-    public Result render(double[] image, Phrase phrase, double tailSeconds, Hands hands) {
+    public Result render(double[] image, Phrase phrase, double tailSeconds, ControllerState hands) {
         double[] atTempo = image.clone();
         atTempo[PatchParameters.TEMPO] = Parameters.at(PatchParameters.TEMPO).clamp(phrase.tempo());
         int faultsBefore = engine.faults();
@@ -114,7 +114,7 @@ public final class Rendering {
             events.add(new Event(frame(n.start(), framesPerBeat), 2, n.key(), () -> engine.noteOn(n.key(), n.velocity())));
             events.add(new Event(frame(n.start() + n.length(), framesPerBeat), 0, n.key(), () -> engine.noteOff(n.key(), n.release())));
         }
-        MidiHands hands = new MidiHands(engine);
+        MidiInput hands = new MidiInput(engine);
         List<Move> moves = new ArrayList<>(phrase.moves());
         moves.sort(Comparator.comparingDouble(Move::start));
         for (int i = 0; i < moves.size(); i++) {

@@ -1,6 +1,7 @@
 package gentlecomet.sound.picture;
 
 import gentlecomet.sound.effect.Compressor;
+import gentlecomet.sound.effect.EffectType;
 import gentlecomet.sound.effect.Equaliser;
 import gentlecomet.sound.engine.Engine;
 import gentlecomet.sound.engine.PressureCurve;
@@ -112,7 +113,7 @@ public final class Pictures {
      */
     public double[] harmonics(double[] image, int layer, int source, int count) {
         double[] alone = alone(image, layer, source);
-        PatchImage.pin(alone, Parameters.ofSource(layer, source, SourceParameters.COPIES), 1);
+        PatchImage.pin(alone, Parameters.ofSource(layer, source, SourceParameters.UNISON_VOICES), 1);
         engine.load(alone);
         engine.noteOn(48, 127);
         int frames = 8192;
@@ -294,7 +295,7 @@ public final class Pictures {
      */
     public static double[] effect(double[] image, int slot, int points) {
         double[] picture = new double[points];
-        boolean equaliser = image[slot + EffectParameters.TYPE] == EffectParameters.EQUALISER;
+        boolean equaliser = EffectType.of(image[slot + EffectParameters.TYPE]) == EffectType.EQUALISER;
         for (int i = 0; i < points; i++) {
             picture[i] = equaliser ? Equaliser.responseDb(image, slot, hz(i, points), RATE)
                     : Compressor.curve(-60 + 60.0 * i / (points - 1), image[slot + EffectParameters.COMPRESSOR_THRESHOLD],

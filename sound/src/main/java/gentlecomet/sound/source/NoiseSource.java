@@ -1,9 +1,9 @@
 package gentlecomet.sound.source;
 
+import gentlecomet.sound.maths.CachedGain;
 import gentlecomet.sound.maths.ControlStep;
-import gentlecomet.sound.maths.Grain;
+import gentlecomet.sound.maths.NoiseGenerator;
 import gentlecomet.sound.maths.Polynomials;
-import gentlecomet.sound.maths.Remembered;
 import gentlecomet.sound.parameter.NoiseParameters;
 import gentlecomet.sound.parameter.SourceParameters;
 
@@ -19,8 +19,8 @@ public final class NoiseSource {
     private static final double[] POLES_HZ = {7, 22.4, 71.7, 229, 734, 2349, 7516, 24050};
     private static final double BROWN_HZ = 20;
 
-    private final Grain grain = new Grain();
-    private final Remembered levelGain = new Remembered();
+    private final NoiseGenerator grain = new NoiseGenerator();
+    private final CachedGain levelGain = new CachedGain();
     private final Pan pan = new Pan();
     private final double[] weights = new double[POLES_HZ.length];
     private final double[] parts = new double[POLES_HZ.length];
@@ -51,7 +51,7 @@ public final class NoiseSource {
     public void start(double[] block, int at, int seed, double sampleRate) {
         take(block, at);
         boolean repeatable = block[at + NoiseParameters.START] == 1;
-        grain.seed(repeatable ? REPEATABLE_SEED : Grain.hash(seed, 9, 4111));
+        grain.seed(repeatable ? REPEATABLE_SEED : NoiseGenerator.hash(seed, 9, 4111));
         fresh = true;
         gain = 0;
         for (int k = 0; k < pink.length; k++) {
@@ -92,7 +92,7 @@ public final class NoiseSource {
         double level = block[at + NoiseParameters.LEVEL];
         wanted = level <= SourceParameters.OFF_DB ? 0 : levelGain.gainOfDb(level);
         colour = (int) block[at + NoiseParameters.COLOUR];
-        into = (int) block[at + NoiseParameters.INTO];
+        into = (int) block[at + NoiseParameters.OUTPUT];
         lowCutHz = block[at + NoiseParameters.LOW_CUT];
         highCutHz = block[at + NoiseParameters.HIGH_CUT];
         double width = block[at + NoiseParameters.WIDTH] / 100;

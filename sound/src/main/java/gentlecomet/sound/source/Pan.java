@@ -11,8 +11,8 @@ public final class Pan {
     public void set(double newPosition) {
         if (newPosition != position) {
             position = newPosition;
-            left = CopySpread.leftGain(newPosition);
-            right = CopySpread.leftGain(-newPosition);
+            left = UnisonSpread.leftGain(newPosition);
+            right = UnisonSpread.leftGain(-newPosition);
         }
     }
 

@@ -1,7 +1,7 @@
 package gentlecomet.sound.source;
 
 import gentlecomet.sound.maths.ControlStep;
-import gentlecomet.sound.maths.Grain;
+import gentlecomet.sound.maths.NoiseGenerator;
 import gentlecomet.sound.maths.Polynomials;
 import gentlecomet.sound.parameter.SourceParameters;
 
@@ -51,13 +51,13 @@ final class PartialBank {
         tunedTo = -1;
         fresh = true;
         for (int k = 0; k < MOST; k++) {
-            double turn = phase * (k + 1) + randomRange * Grain.fraction(noteSeed, k, 17);
+            double turn = phase * (k + 1) + randomRange * NoiseGenerator.fraction(noteSeed, k, 17);
             re[k] = Polynomials.cosCycles(turn);
             im[k] = Polynomials.sinCycles(turn);
         }
     }
 
-    void draw(double[] block, int at, SourceMaterial material, double frequencyHz, double sampleRate, Outlet to, double pan, double width) {
+    void draw(double[] block, int at, SourceMaterial material, double frequencyHz, double sampleRate, SourceOutput to, double pan, double width) {
         int count = (int) block[at + SourceParameters.PARTIAL_COUNT];
         tune(block, at, frequencyHz, sampleRate);
         raise(block, at, sampleRate);
@@ -77,11 +77,11 @@ final class PartialBank {
         for (int k = 0; k < most; k += 4) {
             four(k, middle, sides);
         }
-        double l = CopySpread.leftGain(pan);
-        double r = CopySpread.leftGain(-pan);
+        double l = UnisonSpread.leftGain(pan);
+        double r = UnisonSpread.leftGain(-pan);
         double[] left = to.left;
         double[] right = to.right;
-        int from = to.at + StepTables.LAG;
+        int from = to.at + BlepTables.LAG;
         for (int i = 0; i < SAMPLES; i++) {
             double side = sides[i] * width;
             left[from + i] += l * (middle[i] + side);
@@ -153,7 +153,7 @@ final class PartialBank {
     }
 
     private void tune(double[] block, int at, double frequencyHz, double sampleRate) {
-        double stretch = block[at + SourceParameters.STRETCH] / 100;
+        double stretch = block[at + SourceParameters.INHARMONICITY] / 100;
         double pull = block[at + SourceParameters.GRID_PULL] / 100;
         double grid = block[at + SourceParameters.GRID_PITCH];
         if (frequencyHz == tunedTo && stretch == tunedStretch && pull == tunedPull && (pull == 0 || grid == tunedGrid)) {
@@ -227,6 +227,6 @@ final class PartialBank {
         if (from == FROM_SQUARE) {
             return (n & 1) == 1 ? 4 / (Math.PI * n) : 0;
         }
-        return from == FROM_TABLE || from == FROM_HARMONICS ? 0 : 2 / (Math.PI * n) * 2 * Grain.fraction(4711, n, 3);
+        return from == FROM_TABLE || from == FROM_HARMONICS ? 0 : 2 / (Math.PI * n) * 2 * NoiseGenerator.fraction(4711, n, 3);
     }
 }

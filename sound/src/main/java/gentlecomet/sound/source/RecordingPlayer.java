@@ -24,7 +24,7 @@ final class RecordingPlayer {
         }
     }
 
-    void draw(double[] block, int at, Recording recording, double frequencyHz, double sampleRate, CopySpread spread, int copies, Outlet outlet) {
+    void draw(double[] block, int at, Recording recording, double frequencyHz, double sampleRate, UnisonSpread spread, int copies, SourceOutput outlet) {
         double rootHz = A4_HZ * Polynomials.exp2((block[at + SourceParameters.ROOT_KEY] - A4_KEY) / 12);
         double pace = frequencyHz / rootHz * recording.sampleRate() / sampleRate;
         double frames = recording.frames();
@@ -38,7 +38,7 @@ final class RecordingPlayer {
         boolean reverse = block[at + SourceParameters.DIRECTION] == 1;
         double[] left = outlet.left;
         double[] right = outlet.right;
-        int first = outlet.at + StepTables.LAG;
+        int first = outlet.at + BlepTables.LAG;
         for (int copy = 0; copy < copies; copy++) {
             double step = pace * spread.ratio(copy);
             double l = spread.left(copy);

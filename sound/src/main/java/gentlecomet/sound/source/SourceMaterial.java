@@ -11,7 +11,7 @@ public final class SourceMaterial {
 
     private static final double[] NOTHING = {};
 
-    private final WaveShelf shelf;
+    private final WaveCache shelf;
     private int wave = -1;
     private int tableName = -1;
     private double recordingKey;
@@ -23,7 +23,7 @@ public final class SourceMaterial {
     private Recording recording;
     private int edition;
 
-    public SourceMaterial(WaveShelf shelf) {
+    public SourceMaterial(WaveCache shelf) {
         this.shelf = shelf;
     }
 
@@ -58,8 +58,8 @@ public final class SourceMaterial {
     public void choose(double[] values, int at) {
         int newWave = (int) values[at + SourceParameters.WAVE];
         int name = (int) values[at + SourceParameters.TABLE];
-        boolean modulated = values[at + SourceParameters.PHASE_FROM] + values[at + SourceParameters.PHASE_FROM + 1]
-                + values[at + SourceParameters.PHASE_FROM + 2] > 0;
+        boolean modulated = values[at + SourceParameters.PHASE_MODULATION] + values[at + SourceParameters.PHASE_MODULATION + 1]
+                + values[at + SourceParameters.PHASE_MODULATION + 2] > 0;
         if (newWave == wave && name == tableName && !modulated) {
             return;
         }

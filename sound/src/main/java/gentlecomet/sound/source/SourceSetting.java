@@ -1,6 +1,6 @@
 package gentlecomet.sound.source;
 
-import gentlecomet.sound.maths.Remembered;
+import gentlecomet.sound.maths.CachedGain;
 import gentlecomet.sound.parameter.SourceParameters;
 
 /** Where the parameters of a tone source stand, as drawing needs them. Taken from a block only when they may have moved. */
@@ -32,12 +32,12 @@ final class SourceSetting {
     /** Frequency against that of the key, and what is added to it in Hz. */
     double ratio;
     double offsetHz;
-    private final Remembered levelGain = new Remembered();
-    private final Remembered interval = new Remembered();
+    private final CachedGain levelGain = new CachedGain();
+    private final CachedGain interval = new CachedGain();
 
     void take(double[] block, int at) {
         wave = (int) block[at + SourceParameters.WAVE];
-        copies = (int) block[at + SourceParameters.COPIES];
+        copies = (int) block[at + SourceParameters.UNISON_VOICES];
         detuneCents = block[at + SourceParameters.DETUNE];
         pan = block[at + SourceParameters.PAN] * PERCENT;
         width = block[at + SourceParameters.WIDTH] * PERCENT;
@@ -49,7 +49,7 @@ final class SourceSetting {
         ring = block[at + SourceParameters.RING] * PERCENT;
         ringFrom = (int) block[at + SourceParameters.RING_FROM];
         sync = (int) block[at + SourceParameters.SYNC];
-        into = (int) block[at + SourceParameters.INTO];
+        into = (int) block[at + SourceParameters.OUTPUT];
         follow = block[at + SourceParameters.KEY_FOLLOW] * PERCENT;
         double octaves = block[at + SourceParameters.OCTAVE] + block[at + SourceParameters.SEMITONES] / 12 + block[at + SourceParameters.CENTS] / 1200;
         double tuned = block[at + SourceParameters.RATIO];

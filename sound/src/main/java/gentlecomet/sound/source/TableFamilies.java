@@ -1,6 +1,6 @@
 package gentlecomet.sound.source;
 
-import gentlecomet.sound.maths.Grain;
+import gentlecomet.sound.maths.NoiseGenerator;
 import gentlecomet.sound.maths.Polynomials;
 import gentlecomet.sound.parameter.TableName;
 
@@ -125,7 +125,7 @@ final class TableFamilies {
             case COMBED:
                 return power(n, -1) * (0.5 + 0.5 * Polynomials.cosCycles(n / (2.5 + 9.5 * (1 - t))));
             case DUST:
-                return power(n, -0.8) * ((1 - t) * Grain.fraction(611, n, 1) + t * Grain.fraction(977, n, 2));
+                return power(n, -0.8) * ((1 - t) * NoiseGenerator.fraction(611, n, 1) + t * NoiseGenerator.fraction(977, n, 2));
             default:
                 return n == 1 ? 1 : 0;
         }

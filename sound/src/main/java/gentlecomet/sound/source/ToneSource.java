@@ -1,12 +1,12 @@
 package gentlecomet.sound.source;
 
 import gentlecomet.sound.maths.ControlStep;
-import gentlecomet.sound.maths.Grain;
+import gentlecomet.sound.maths.NoiseGenerator;
 import gentlecomet.sound.parameter.SourceParameters;
 
 /**
  * One tone source of a voice. In every control step it is first prepared, so that sources that are synced to it know when it
- * begins its cycles, then drawn, and then added to the voice. It lags {@link StepTables#LAG} samples.
+ * begins its cycles, then drawn, and then added to the voice. It lags {@link BlepTables#LAG} samples.
  */
 public final class ToneSource {
 
@@ -15,21 +15,21 @@ public final class ToneSource {
     private static final int SAMPLES = ControlStep.SAMPLES;
     private static final double CYCLES_OF_RADIANS = 0.15915494309189535;
 
-    private final WaveShelf shelf;
-    private final Outlet outlet = new Outlet();
+    private final WaveCache shelf;
+    private final SourceOutput outlet = new SourceOutput();
     private final double[] signal = new double[SAMPLES];
     private final double[] bent = new double[SAMPLES];
     private final double[] phases = new double[MAX_COPIES];
     private final double[] starts = new double[MAX_COPIES];
     private final double[] widths = new double[MAX_COPIES];
     private final double[] echoes = new double[2 * MAX_COPIES];
-    private final CopySpread spread = new CopySpread();
+    private final UnisonSpread spread = new UnisonSpread();
     private final SyncTimes cycles = new SyncTimes();
-    private final Edges edges;
-    private final Grain noise = new Grain();
+    private final BlepOscillator edges;
+    private final NoiseGenerator noise = new NoiseGenerator();
     private final SourceSetting setting = new SourceSetting();
     private PartialBank partials;
-    private StruckBody body;
+    private ModalResonator body;
     private RecordingPlayer player;
     private SourceMaterial material;
     private int noteSeed;
@@ -47,9 +47,9 @@ public final class ToneSource {
     /** What was drawn sample by sample reaches into the present step. */
     private boolean waiting;
 
-    public ToneSource(WaveShelf shelf) {
+    public ToneSource(WaveCache shelf) {
         this.shelf = shelf;
-        edges = new Edges(shelf.steps(), outlet);
+        edges = new BlepOscillator(shelf.steps(), outlet);
     }
 
     /** Makes ready what a wave needs beyond the common parts, so that nothing has to be made while rendering. */
@@ -57,7 +57,7 @@ public final class ToneSource {
         if (wave == SourceParameters.WAVE_PARTIALS && partials == null) {
             partials = new PartialBank();
         } else if (wave == SourceParameters.WAVE_BODY && body == null) {
-            body = new StruckBody();
+            body = new ModalResonator();
         } else if (wave == SourceParameters.WAVE_RECORDING && player == null) {
             player = new RecordingPlayer(MAX_COPIES);
         }
@@ -73,7 +73,7 @@ public final class ToneSource {
      */
     public void start(SourceMaterial newMaterial, double[] block, int at, int seed, int source, double seconds, double frequency) {
         material = newMaterial;
-        noteSeed = Grain.hash(seed, source, 4111);
+        noteSeed = NoiseGenerator.hash(seed, source, 4111);
         noise.seed(noteSeed);
         silence();
         int mode = (int) block[at + SourceParameters.PHASE_START];
@@ -84,9 +84,9 @@ public final class ToneSource {
             double phase = fixed + (3 * copy < drawn.length ? drawn[3 * copy + 2] / 100 : 0);
             starts[copy] = phase - Math.floor(phase);
             if (mode == SourceParameters.PHASE_FREE) {
-                phase = phase + Grain.fraction(91, source, copy) + seconds * frequency;
+                phase = phase + NoiseGenerator.fraction(91, source, copy) + seconds * frequency;
             } else if (mode == SourceParameters.PHASE_RANDOM) {
-                phase += range * Grain.fraction(seed, source, copy);
+                phase += range * NoiseGenerator.fraction(seed, source, copy);
             }
             phases[copy] = phase - Math.floor(phase);
             echoes[2 * copy] = 0;
@@ -151,7 +151,7 @@ public final class ToneSource {
      * @param listens      whether the phase is bent, by others or by itself
      * @param common       for straight waves of sources that go the same way to the filters, or null
      */
-    public void draw(double[] block, int at, double sampleRate, ToneSource[] sources, boolean othersListen, boolean listens, CommonLine common) {
+    public void draw(double[] block, int at, double sampleRate, ToneSource[] sources, boolean othersListen, boolean listens, SharedBlepOscillator common) {
         if (!sounding && !fresh) {
             silence();
         }
@@ -205,7 +205,7 @@ public final class ToneSource {
     }
 
     /** @param alone whether straight lines are to be drawn into its own samples */
-    private void drawCycles(double[] block, int at, double sampleRate, ToneSource[] sources, boolean alone, boolean listens, CommonLine common) {
+    private void drawCycles(double[] block, int at, double sampleRate, ToneSource[] sources, boolean alone, boolean listens, SharedBlepOscillator common) {
         int wave = setting.wave;
         int copies = setting.copies;
         boolean bending = listens && gatherPhase(block, at, sources);
@@ -227,7 +227,7 @@ public final class ToneSource {
         double feedback = 0;
         for (int s = 0; s < sources.length; s++) {
             if (sources[s] == this) {
-                feedback = block[at + SourceParameters.PHASE_FROM + s] * CYCLES_OF_RADIANS;
+                feedback = block[at + SourceParameters.PHASE_MODULATION + s] * CYCLES_OF_RADIANS;
             }
         }
         WaveTable table = wave == SourceParameters.WAVE_SINE ? null : material.cycles(wave);
@@ -250,19 +250,19 @@ public final class ToneSource {
             double l = spread.left(copy);
             double r = spread.right(copy);
             if (resets != null || bending || feedback != 0) {
-                CycleWave.bent(wave, table, setting.pulseWidth, frame, frameSlope, phases, copy, step, bent,
+                WavetableOscillator.bent(wave, table, setting.pulseWidth, frame, frameSlope, phases, copy, step, bent,
                         feedback, echoes, resets, starts[copy], outlet, l, r, shelf.steps(), sampleRate);
             } else if (table == null) {
-                CycleWave.sine(phases[copy], step, outlet, l, r);
+                WavetableOscillator.sine(phases[copy], step, outlet, l, r);
                 advance(copy, step);
             } else {
-                CycleWave.table(table, frame, frameSlope, phases[copy], step, outlet, l, r, sampleRate);
+                WavetableOscillator.table(table, frame, frameSlope, phases[copy], step, outlet, l, r, sampleRate);
                 advance(copy, step);
             }
         }
     }
 
-    private void drawLines(Edges to, double level, SyncTimes resets) {
+    private void drawLines(BlepOscillator to, double level, SyncTimes resets) {
         int copies = setting.copies;
         if (setting.wave == SourceParameters.WAVE_SAW && resets == null && increment * spread.highest() <= 0.5) {
             to.ramps(phases, increment, spread, copies, level);
@@ -281,7 +281,7 @@ public final class ToneSource {
     private boolean gatherPhase(double[] block, int at, ToneSource[] sources) {
         boolean any = false;
         for (int s = 0; s < sources.length; s++) {
-            double index = block[at + SourceParameters.PHASE_FROM + s] * CYCLES_OF_RADIANS;
+            double index = block[at + SourceParameters.PHASE_MODULATION + s] * CYCLES_OF_RADIANS;
             if (index == 0) {
                 continue;
             }
@@ -305,7 +305,7 @@ public final class ToneSource {
         }
     }
 
-    private void drawStraight(Edges to, int wave, int copy, double step, double l, double r, SyncTimes resets) {
+    private void drawStraight(BlepOscillator to, int wave, int copy, double step, double l, double r, SyncTimes resets) {
         double start = phases[copy];
         if (wave == SourceParameters.WAVE_TRIANGLE) {
             phases[copy] = to.triangle(start, step, l, r, resets, starts[copy]);
@@ -368,11 +368,11 @@ public final class ToneSource {
     }
 
     private void drawNoise(double pan, double width) {
-        double l = CopySpread.leftGain(pan);
-        double r = CopySpread.leftGain(-pan);
+        double l = UnisonSpread.leftGain(pan);
+        double r = UnisonSpread.leftGain(-pan);
         double common = Math.sqrt(1 - width * 0.5);
         double own = Math.sqrt(width * 0.5);
-        int first = outlet.at + StepTables.LAG;
+        int first = outlet.at + BlepTables.LAG;
         for (int i = 0; i < SAMPLES; i++) {
             double middle = noise.next() * common;
             double side = noise.next() * own;

@@ -23,7 +23,7 @@ class EchoTest {
 
     private final double[][] out = new double[2][LENGTH];
 
-    private void strike(int left, int right, double wobble, boolean pingPong) {
+    private void strike(int left, int right, double modulation, boolean pingPong) {
         double[] image = PatchImage.of(Played.patch("effect1.type=delay"));
         int at = PatchParameters.effect(0);
         image[at + EffectParameters.DELAY_DIVISION_LEFT] = 0;
@@ -33,7 +33,7 @@ class EchoTest {
         image[at + EffectParameters.DELAY_FEEDBACK] = 100 * FEEDBACK;
         image[at + EffectParameters.DELAY_LOW_CUT] = 20;
         image[at + EffectParameters.DELAY_HIGH_CUT] = 20000;
-        image[at + EffectParameters.DELAY_WOBBLE] = wobble;
+        image[at + EffectParameters.DELAY_MODULATION_DEPTH] = modulation;
         image[at + EffectParameters.DELAY_PING_PONG] = pingPong ? 1 : 0;
         StereoDelay delay = new StereoDelay(RATE);
         double[] l = new double[EffectStep.SAMPLES];
@@ -70,7 +70,7 @@ class EchoTest {
         assertEchoes(out[1], right, right, 1e-12);
     }
 
-    /** A wobble of a few billionths of a second is none, but takes the way on which the line is read between samples. */
+    /** A modulation of a few billionths of a second is none, but takes the way on which the line is read between samples. */
     @ParameterizedTest
     @ValueSource(ints = {48, 64, 66, 333})
     void readBetweenSamplesTheyStayWhereTheyAre(int samples) {

@@ -95,7 +95,7 @@ class EffectLawsTest {
     @ParameterizedTest
     @CsvSource({"1000, 12000", "3000, 12000", "500, 6000", "2000, 16000"})
     void heldSamplesHaveTheImagesOfAZeroOrderHold(double hz, double held) {
-        play(sine(hz, 0.5), sine(hz, 0.5), "effect1.type=crush", "effect1.crush.bits=16", "effect1.crush.rate=" + held);
+        play(sine(hz, 0.5), sine(hz, 0.5), "effect1.type=bitcrusher", "effect1.bitcrusher.bits=16", "effect1.bitcrusher.rate=" + held);
         double image = tone(out[0], held - hz) / tone(out[0], hz);
         assertEquals(Spectrum.db(Math.sin(Math.PI * hz / RATE) / Math.sin(Math.PI * (held - hz) / RATE)), Spectrum.db(image), 0.05);
     }
@@ -205,7 +205,7 @@ class EffectLawsTest {
     @Test
     void transientsRaiseTheBlowAndLeaveWhatIsSteady() {
         IntToDoubleFunction blow = i -> (i < 24000 ? 0.02 : 0.2) * Math.sin(2 * Math.PI * 1000 * i / RATE);
-        play(blow, blow, "effect1.type=transients", "effect1.transients.attack=12");
+        play(blow, blow, "effect1.type=transientShaper", "effect1.transientShaper.attack=12");
         double[] dry = samples(blow);
         assertEquals(0, Spectrum.db(Played.rms(out[0], 19200, 23040) / Played.rms(dry, 19200, 23040)), 0.5);
         assertTrue(Spectrum.db(Played.rms(out[0], 24096, 24480) / Played.rms(dry, 24096, 24480)) > 4);

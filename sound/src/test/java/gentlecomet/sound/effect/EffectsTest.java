@@ -164,18 +164,18 @@ class EffectsTest {
     @ParameterizedTest
     @ValueSource(doubles = {50, 160, 700, 2500, 9000})
     void bandsAddUpFlat(double hz) {
-        assertEquals(0, gainDb(hz, "effect1.type=bands", "effect1.bands.downRatio=1", "effect1.bands.upRatio=1"), 0.1);
+        assertEquals(0, gainDb(hz, "effect1.type=multibandCompressor", "effect1.multiband.downRatio=1", "effect1.multiband.upRatio=1"), 0.1);
     }
 
     @Test
     void bandsPressDownAndLiftUp() {
-        assertTrue(gainDb(1000, "effect1.type=bands", "effect1.bands.down=-40", "effect1.bands.downRatio=4") < -12);
-        assertTrue(gainDb(1000, "effect1.type=bands", "effect1.bands.down=0", "effect1.bands.up=-5", "effect1.bands.upRatio=3") > 6);
+        assertTrue(gainDb(1000, "effect1.type=multibandCompressor", "effect1.multiband.downThreshold=-40", "effect1.multiband.downRatio=4") < -12);
+        assertTrue(gainDb(1000, "effect1.type=multibandCompressor", "effect1.multiband.downThreshold=0", "effect1.multiband.upThreshold=-5", "effect1.multiband.upRatio=3") > 6);
     }
 
     @Test
     void theWidenerPutsOneSideLate() {
-        double[][] out = through(9600, i -> i == 100 ? 1 : 0, "effect1.type=widener", "effect1.widener.time=10 ms");
+        double[][] out = through(9600, i -> i == 100 ? 1 : 0, "effect1.type=widener", "effect1.widener.delay=10 ms");
         assertEquals(480, peakAt(out[1]) - peakAt(out[0]), 1);
     }
 
@@ -211,7 +211,7 @@ class EffectsTest {
 
     @Test
     void crushingRoundsToItsBits() {
-        double[] out = through(4800, sine(100, 0.9), "effect1.type=crush", "effect1.crush.bits=3", "effect1.crush.rate=48k")[0];
+        double[] out = through(4800, sine(100, 0.9), "effect1.type=bitcrusher", "effect1.bitcrusher.bits=3", "effect1.bitcrusher.rate=48k")[0];
         for (double v : out) {
             assertEquals(Math.rint(v * 4), v * 4, 1e-9);
         }
@@ -232,11 +232,11 @@ class EffectsTest {
 
     /** An effect that changes nothing measurable is broken. */
     @ParameterizedTest
-    @ValueSource(strings = {"drive", "crush", "chorus", "flanger", "phaser", "ensemble", "widener", "tremolo", "delay", "reverb", "compressor",
-        "bands", "transients", "ducking", "limiter"})
+    @ValueSource(strings = {"drive", "bitcrusher", "chorus", "flanger", "phaser", "ensemble", "widener", "tremolo", "delay", "reverb", "compressor",
+        "multibandCompressor", "transientShaper", "ducking", "limiter"})
     void everyEffectIsHeardAndEndsInSilence(String type) {
         IntToDoubleFunction burst = i -> i < 24000 ? 0.7 * Math.sin(2 * Math.PI * 220 * i / RATE) * Math.min(1, i / 200.0) : 0;
-        double[][] out = through(48000 * 20, burst, "effect1.type=" + type, "effect1.limiter.gain=12", "effect1.transients.attack=12", "effect1.mix=100");
+        double[][] out = through(48000 * 20, burst, "effect1.type=" + type, "effect1.limiter.gain=12", "effect1.transientShaper.attack=12", "effect1.mix=100");
         double difference = 0;
         double tail = 0;
         for (int i = 0; i < 48000; i++) {

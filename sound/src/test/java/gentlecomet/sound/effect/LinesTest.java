@@ -46,8 +46,8 @@ class LinesTest {
         return step;
     }
 
-    private static CurveLine curves(int steps, double gain) {
-        CurveLine line = new CurveLine(500);
+    private static InterpolatedDelayLine curves(int steps, double gain) {
+        InterpolatedDelayLine line = new InterpolatedDelayLine(500);
         for (int k = 0; k < steps; k++) {
             line.put(parabolas(k * STEP), gain);
         }
@@ -65,7 +65,7 @@ class LinesTest {
             double[] out = new double[STEP];
             out[5] = 1;
             double[] added = out.clone();
-            CurveLine line = curves(steps, 0.5);
+            InterpolatedDelayLine line = curves(steps, 0.5);
             line.tap(delay, slope, out);
             line.addTap(delay, slope, added);
             for (int i = 0; i < STEP; i++) {
@@ -79,7 +79,7 @@ class LinesTest {
     @Test
     void aDelayBeyondTheLongestIsHeldAtTheLongest() {
         double[] out = new double[STEP];
-        CurveLine line = curves(40, 1);
+        InterpolatedDelayLine line = curves(40, 1);
         line.tap(line.longest() + 100, 0, out);
         assertEquals(parabola(39 * STEP - (line.longest() - 1)), out[0], 1e-8);
     }
@@ -88,7 +88,7 @@ class LinesTest {
     @ParameterizedTest
     @ValueSource(ints = {0, 1, 63, 64, 65, 100, 191})
     void aRingOfStepsGivesBackWhatWasWritten(int delay) {
-        StepRing ring = new StepRing(200);
+        BlockRing ring = new BlockRing(200);
         for (int k = 0; k < 40; k++) {
             ring.write(parabolas(k * STEP));
             int from = ring.before(delay);
@@ -101,7 +101,7 @@ class LinesTest {
         }
     }
 
-    private static void write(TankLine line, int first) {
+    private static void write(ReverbDelayLine line, int first) {
         System.arraycopy(parabolas(first), 0, line.samples, line.at(), STEP);
         line.moveOn();
     }
@@ -110,7 +110,7 @@ class LinesTest {
     @ParameterizedTest
     @ValueSource(ints = {65, 100, 128, 317})
     void aTankLineGivesBackWhatWentInItsLengthAgo(int length) {
-        TankLine line = new TankLine(400);
+        ReverbDelayLine line = new ReverbDelayLine(400);
         line.resize(length);
         for (int k = 0; k < 60; k++) {
             for (int i = 0; i < STEP; i++) {
@@ -125,7 +125,7 @@ class LinesTest {
     @ParameterizedTest
     @CsvSource({"200, 300", "300, 200", "77, 78", "350, 70"})
     void aTankLineOfAnotherLengthIsStretched(int before, int after) {
-        TankLine line = new TankLine(400);
+        ReverbDelayLine line = new ReverbDelayLine(400);
         line.resize(before);
         int time = 0;
         for (int k = 0; k < 25; k++) {

@@ -28,8 +28,8 @@ class CostTest {
     /** Dear and cheap parts in the order in which they were measured (the table of parts in docs/quality.md). */
     @Test
     void partsWeighAsTheyWereMeasured() {
-        String[] dearestFirst = {"layer1.drive.type=soft", "effect1.type=drive", "effect1.type=bands", "layer1.filter1.type=vowel", "layer1.filter1.type=comb",
-            "effect1.type=reverb", "layer1.filter1.type=ladder24", "effect1.type=crush"};
+        String[] dearestFirst = {"layer1.drive.type=soft", "effect1.type=drive", "effect1.type=multibandCompressor", "layer1.filter1.type=vowel", "layer1.filter1.type=comb",
+            "effect1.type=reverb", "layer1.filter1.type=ladder24", "effect1.type=bitcrusher"};
         double last = Double.MAX_VALUE;
         for (String part : new String[] {dearestFirst[1], dearestFirst[0], dearestFirst[2], dearestFirst[3], dearestFirst[4], dearestFirst[5], dearestFirst[6], dearestFirst[7]}) {
             double now = cost(part);
@@ -41,9 +41,9 @@ class CostTest {
     @Test
     void onlyWhatRunsCounts() {
         assertEquals(cost(), cost("layer1.source2.wave=table"), 1e-9, "a silent source");
-        assertTrue(cost("layer1.source2.wave=table", "layer1.source1.phaseFrom2=2") > cost("layer1.source1.phaseFrom1=2"), "a silent source that another one listens to runs");
+        assertTrue(cost("layer1.source2.wave=table", "layer1.source1.phaseModulation2=2") > cost("layer1.source1.phaseModulation1=2"), "a silent source that another one listens to runs");
         assertEquals(cost(), cost("effect1.type=reverb", "effect1.on=bypassed"), 1e-9, "a bypassed effect");
         assertEquals(2, cost("performance.oversampling=2x"), 1e-9, "twice the samples");
-        assertTrue(cost("layer1.source1.wave=table", "layer1.source1.copies=16") > 3 * cost("layer1.source1.wave=table"));
+        assertTrue(cost("layer1.source1.wave=table", "layer1.source1.unisonVoices=16") > 3 * cost("layer1.source1.wave=table"));
     }
 }

@@ -21,7 +21,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 class EngineTest {
 
-    private static final Patch RICH = Played.routed(Played.patch("layer1.source1.wave=saw", "layer1.source1.copies=7",
+    private static final Patch RICH = Played.routed(Played.patch("layer1.source1.wave=saw", "layer1.source1.unisonVoices=7",
             "layer1.source1.detune=18", "layer1.source1.width=80", "layer1.source1.phaseStart=random", "layer1.source2.wave=noise",
             "layer1.source2.level=-24", "layer1.filter1.type=low", "layer1.filter1.cutoff=900", "layer1.filter1.envelopeAmount=3",
             "effect1.type=delay", "effect1.mix=30", "effect2.type=reverb", "effect2.mix=25"), Modulator.LFO_1, "layer1.pitch.shift", 0.3);

@@ -51,12 +51,12 @@ class EveryParameterIsHeardTest {
 
     /** Each parameter has to be heard in one of these. */
     private static final List<Patch> PATCHES = List.of(
-            patch("layer1.source1.wave=saw", "layer1.source1.copies=3", "layer1.source1.detune=12", "layer1.source1.phaseStart=random",
-                    "layer1.source2.wave=pulse", "layer1.source2.level=-10", "layer1.source2.sync=source1", "layer1.source2.copies=3",
-                    "layer1.source3.wave=table", "layer1.source3.level=-12", "layer1.source3.position=30", "layer1.source3.copies=3"),
-            patch("layer1.source1.wave=table", "layer1.source1.position=30", "layer1.source1.copies=3", "layer1.source1.phaseFrom2=1", "layer1.source1.ring=40",
-                    "layer1.source2.wave=table", "layer1.source2.level=-10", "layer1.source2.phaseFrom3=1", "layer1.source2.ring=40",
-                    "layer1.source3.wave=pulse", "layer1.source3.level=-10", "layer1.source3.phaseFrom1=1", "layer1.source3.ring=40",
+            patch("layer1.source1.wave=saw", "layer1.source1.unisonVoices=3", "layer1.source1.detune=12", "layer1.source1.phaseStart=random",
+                    "layer1.source2.wave=pulse", "layer1.source2.level=-10", "layer1.source2.sync=source1", "layer1.source2.unisonVoices=3",
+                    "layer1.source3.wave=table", "layer1.source3.level=-12", "layer1.source3.position=30", "layer1.source3.unisonVoices=3"),
+            patch("layer1.source1.wave=table", "layer1.source1.position=30", "layer1.source1.unisonVoices=3", "layer1.source1.phaseModulation2=1", "layer1.source1.ring=40",
+                    "layer1.source2.wave=table", "layer1.source2.level=-10", "layer1.source2.phaseModulation3=1", "layer1.source2.ring=40",
+                    "layer1.source3.wave=pulse", "layer1.source3.level=-10", "layer1.source3.phaseModulation1=1", "layer1.source3.ring=40",
                     "layer1.filter2.type=vowels", "layer1.source1.sync=source2", "layer1.source3.phaseStart=random", "layer1.source2.phaseStart=random"),
             patch(bands(1), bands(2), bands(3), "layer1.filter2.type=highPass12", "layer1.filters.routing=parallel"),
             patch("layer1.source1.wave=body", "layer1.source1.pitchFall=5", "layer1.source2.pitchFall=5",
@@ -71,7 +71,7 @@ class EveryParameterIsHeardTest {
     /** A source of partials whose bands all rise. */
     private static String[] bands(int source) {
         String at = "layer1.source" + source + ".";
-        List<String> all = new ArrayList<>(List.of(at + "wave=partials", at + "level=-8", at + "gridPull=30", at + "stretch=5", at + "bandSlide=-0.5"));
+        List<String> all = new ArrayList<>(List.of(at + "wave=partials", at + "level=-8", at + "gridPull=30", at + "inharmonicity=5", at + "bandSlide=-0.5"));
         for (int band = 1; band <= 8; band++) {
             all.add(at + "band" + band + "Rise=" + (-4 * band));
             all.add(at + "band" + band + "Time=200 ms");

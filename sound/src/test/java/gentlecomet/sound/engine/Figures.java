@@ -30,7 +30,7 @@ public final class Figures {
         reverb();
         compressor();
         for (String change : List.of("layer1.source1.level=-72", "layer1.filter1.cutoff=60", "layer1.filter1.resonance=30 dB", "layer1.source1.pan=100",
-                "layer1.source1.pulseWidth=5", "layer1.zone.level=-60", "effect1.mix=0", "effect1.gain=-20 dB", "levelTrim=-20 dB")) {
+                "layer1.source1.pulseWidth=5", "layer1.zone.level=-60", "effect1.mix=0", "effect1.output=-20 dB", "levelTrim=-20 dB")) {
             System.out.printf(Locale.ROOT, "moved in one go, %s: loudest above 6 kHz beyond the ends %.1f dBFS%n", change, click(change));
         }
         for (String change : List.of("chorus.delay=30 ms", "chorus.depth=10 ms", "reverb.size=20", "reverb.size=90")) {
@@ -97,7 +97,7 @@ public final class Figures {
             for (int n = 1; n < 8; n++) {
                 strongest = Math.max(strongest, sync.amplitude(n * hz(96)));
             }
-            Spectrum phase = spectrum(96, "layer1.source1.phaseFrom2=2 rad", "performance.oversampling=" + over);
+            Spectrum phase = spectrum(96, "layer1.source1.phaseModulation2=2 rad", "performance.oversampling=" + over);
             System.out.printf(Locale.ROOT, "alias at C7 at %s: hard sync of saws %.1f dB, phase modulation of sines by 2 rad %.1f dB%n", over,
                     Spectrum.db(sync.strongestBetweenHarmonics(hz(96), 20000) / strongest),
                     Spectrum.db(phase.strongestBetweenHarmonics(hz(96), 20000) / phase.amplitude(hz(96))));

@@ -47,7 +47,7 @@ class LinesInTimeTest {
     @ParameterizedTest
     @ValueSource(strings = {"saw", "pulse", "triangle"})
     void aLongNoteDoesNotDrift(String wave) {
-        Engine engine = holding(wave, "layer1.source1.copies=1");
+        Engine engine = holding(wave, "layer1.source1.unisonVoices=1");
         next(engine, RATE / 2 / CYCLE * CYCLE);
         double early = mean(next(engine, 10 * CYCLE));
         next(engine, 60 * RATE);
@@ -92,15 +92,15 @@ class LinesInTimeTest {
     /** A level, a width or a count of copies that moves puts the line elsewhere; it still swings around zero afterwards. */
     @Test
     void copiesThatComeAndGoLeaveNoConstantBehind() {
-        Engine engine = holding("saw", "layer1.source1.copies=7", "layer1.source1.detune=0");
+        Engine engine = holding("saw", "layer1.source1.unisonVoices=7", "layer1.source1.detune=0");
         next(engine, 5000);
-        engine.setParameter(Parameters.find("layer1.source1.copies").index(), 2);
+        engine.setParameter(Parameters.find("layer1.source1.unisonVoices").index(), 2);
         next(engine, 3333);
         engine.setParameter(Parameters.find("layer1.source1.width").index(), 0);
         next(engine, 4444);
-        engine.setParameter(Parameters.find("layer1.source1.copies").index(), 1);
+        engine.setParameter(Parameters.find("layer1.source1.unisonVoices").index(), 1);
         next(engine, 5000);
-        Engine plain = holding("saw", "layer1.source1.copies=1", "layer1.source1.width=0");
+        Engine plain = holding("saw", "layer1.source1.unisonVoices=1", "layer1.source1.width=0");
         next(plain, 5000);
         assertEquals(mean(next(plain, 10 * CYCLE)), mean(next(engine, 10 * CYCLE)), 1e-9);
     }
@@ -110,13 +110,13 @@ class LinesInTimeTest {
      * filters off that is the same sound, before, between and after changes by which sources leave the common line and come back to it.
      */
     @ParameterizedTest
-    @CsvSource({"level, -9.5, 0.02", "level, -72, 0.2", "wave, 0, 1e-9", "ring, 60, 0.15", "octave, 2, 1e-9", "pan, 70, 1e-9", "copies, 3, 1e-9"})
+    @CsvSource({"level, -9.5, 0.02", "level, -72, 0.2", "wave, 0, 1e-9", "ring, 60, 0.15", "octave, 2, 1e-9", "pan, 70, 1e-9", "unisonVoices, 3, 1e-9"})
     void linesDrawnTogetherAreTheSumOfTheLines(String moved, double to, double onTheWay) {
         Engine together = pair("filters");
         Engine apart = pair("filter1");
         assertSame(together, apart, 3205);
         int place = Parameters.find("layer1.source1." + moved).index();
-        double before = Played.patch("layer1.source1.wave=saw", "layer1.source1.copies=5").value(place);
+        double before = Played.patch("layer1.source1.wave=saw", "layer1.source1.unisonVoices=5").value(place);
         for (double value : new double[] {to, before, to}) {
             together.setParameter(place, value);
             apart.setParameter(place, value);
@@ -131,9 +131,9 @@ class LinesInTimeTest {
     }
 
     private static Engine pair(String into) {
-        return holding("saw", "layer1.source1.copies=5", "layer1.source2.wave=triangle", "layer1.source2.level=-8", "layer1.source2.octave=1",
-                "layer1.source3.wave=pulse", "layer1.source3.level=-10", "layer1.source1.into=" + into, "layer1.source2.into=" + into,
-                "layer1.source3.into=" + into);
+        return holding("saw", "layer1.source1.unisonVoices=5", "layer1.source2.wave=triangle", "layer1.source2.level=-8", "layer1.source2.octave=1",
+                "layer1.source3.wave=pulse", "layer1.source3.level=-10", "layer1.source1.output=" + into, "layer1.source2.output=" + into,
+                "layer1.source3.output=" + into);
     }
 
     private static void assertSame(Engine one, Engine other, int frames) {

@@ -159,7 +159,7 @@ class MotionTest {
     /** Moved fully within 10 ms on a held note, nothing above 6 kHz comes up beyond what the ends themselves have, down to -60 dBFS. */
     @ParameterizedTest
     @ValueSource(strings = {"layer1.source1.level=-72", "layer1.filter1.cutoff=60", "layer1.filter1.resonance=30 dB", "layer1.source1.pan=100",
-        "layer1.zone.level=-60", "effect1.mix=0", "effect1.gain=-20 dB", "levelTrim=-20 dB"})
+        "layer1.zone.level=-60", "effect1.mix=0", "effect1.output=-20 dB", "levelTrim=-20 dB"})
     void aParameterMovedFullyInTenMillisecondsDoesNotClick(String change) {
         double db = Figures.click(change);
         assertTrue(db < -60, change + " " + db);

@@ -34,13 +34,13 @@ class RoutesReachTest {
         "layer1.filter1.type=ladder24", "layer1.filter1.cutoff=900", "layer1.filter1.resonance=6 dB", "layer1.filter1.envelopeAmount=1",
         "layer1.filter1.keyTracking=50", "layer1.filter1.drive=3 dB", "layer1.filter1.mix=80", "layer1.drive.type=soft", "layer1.drive.amount=6",
         "layer1.drive.mix=70", "layer1.noise.level=-20", "layer1.noise.width=50", "layer1.noise.lowCut=200", "layer1.noise.highCut=4000"};
-    private static final String[] WAVES = {"layer1.source1.wave=saw", "layer1.source1.copies=3", "layer1.source1.detune=12", "layer1.source1.width=50",
+    private static final String[] WAVES = {"layer1.source1.wave=saw", "layer1.source1.unisonVoices=3", "layer1.source1.detune=12", "layer1.source1.width=50",
         "layer1.source2.wave=pulse", "layer1.source2.level=-10", "layer1.source2.pulseWidth=40", "layer1.source2.phase=20",
         "layer1.source3.wave=table", "layer1.source3.level=-12", "layer1.source3.position=30", "layer1.filter2.type=comb",
         "layer1.filter2.combFeedback=40", "layer1.filter2.mix=60"};
-    private static final String[] BODIES = {"layer1.source1.wave=partials", "layer1.source1.stretch=5", "layer1.source1.gridPull=30",
+    private static final String[] BODIES = {"layer1.source1.wave=partials", "layer1.source1.inharmonicity=5", "layer1.source1.gridPull=30",
         "layer1.source2.wave=body", "layer1.source2.level=-6", "layer1.source2.pitchFall=5", "layer1.source2.spread=4",
-        "layer1.source3.wave=sine", "layer1.source3.level=-12", "layer1.source3.phaseFrom1=0.8", "layer1.source3.ring=30",
+        "layer1.source3.wave=sine", "layer1.source3.level=-12", "layer1.source3.phaseModulation1=0.8", "layer1.source3.ring=30",
         "layer1.source3.ringFrom=source2", "layer1.filter2.type=vowels"};
 
     private static Patch patch(String[] sources) {

@@ -105,7 +105,7 @@ class SourceTest {
 
     @Test
     void copiesSpreadByTheirDetuneToBothSides() {
-        var patch = Played.patch("layer1.source1.copies=2", "layer1.source1.detune=20", "layer1.source1.width=100");
+        var patch = Played.patch("layer1.source1.unisonVoices=2", "layer1.source1.detune=20", "layer1.source1.width=100");
         Engine engine = Played.engine(patch, 48000);
         engine.noteOn(69, 127);
         double[] left = new double[40000];

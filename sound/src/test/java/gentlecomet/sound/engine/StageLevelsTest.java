@@ -51,7 +51,7 @@ class StageLevelsTest {
 
     @Test
     void levelsAroundAnEffectAreLookedForFromTheFirstQuestionOn() {
-        Engine engine = Played.engine(Played.patch("effect1.type=stereo", "effect1.gain=-6 dB"), 48000);
+        Engine engine = Played.engine(Played.patch("effect1.type=stereo", "effect1.output=-6 dB"), 48000);
         engine.noteOn(60, 127);
         engine.render(new double[4800], new double[4800], 0, 4800);
         assertEquals(0, engine.view().takePeakBefore(-1, 0), "nobody had asked");

@@ -20,7 +20,7 @@ class SumsTest {
     private static final int RATE = 48000;
     private static final int FRAMES = 24000;
     private static final String[] LAYERS = {
-        "layer1.source1.wave=saw", "layer1.source1.copies=3", "layer1.filter1.type=low", "layer1.amplitude.decay=150 ms", "layer1.amplitude.sustain=0",
+        "layer1.source1.wave=saw", "layer1.source1.unisonVoices=3", "layer1.filter1.type=low", "layer1.amplitude.decay=150 ms", "layer1.amplitude.sustain=0",
         "layer2.source1.wave=pulse", "layer2.source1.level=-15", "layer2.effect1.type=chorus", "layer2.amplitude.release=40 ms",
         "layer3.source1.wave=sine", "layer3.source1.level=-20", "layer3.source1.octave=2", "layer3.effect1.type=delay", "layer3.effect1.mix=40"};
 
@@ -81,11 +81,11 @@ class SumsTest {
 
     /** The wet sound alone, mixed by hand, is what the slot mixes, whether an effect works in place or out of its own lines. */
     @ParameterizedTest
-    @ValueSource(strings = {"drive", "crush", "chorus", "flanger", "phaser", "ensemble", "widener", "tremolo", "delay", "reverb", "equaliser", "compressor",
-        "bands", "transients", "ducking", "limiter", "stereo"})
+    @ValueSource(strings = {"drive", "bitcrusher", "chorus", "flanger", "phaser", "ensemble", "widener", "tremolo", "delay", "reverb", "equaliser", "compressor",
+        "multibandCompressor", "transientShaper", "ducking", "limiter", "stereo"})
     void aSlotMixesDryAndWet(String type) {
-        String[] base = {"layer1.source1.wave=saw", "layer1.source1.copies=5", "layer1.source1.detune=15", "layer1.source1.width=80",
-            "effect1.type=" + type, "effect1.tremolo.depth=60", "effect1.equaliser.lowGain=6", "effect1.transients.attack=6",
+        String[] base = {"layer1.source1.wave=saw", "layer1.source1.unisonVoices=5", "layer1.source1.detune=15", "layer1.source1.width=80",
+            "effect1.type=" + type, "effect1.tremolo.depth=60", "effect1.equaliser.lowGain=6", "effect1.transientShaper.attack=6",
             "effect1.reverb.early=-6", "effect1.delay.pingPong=on", "effect1.delay.timeLeft=60 ms", "effect1.stereo.width=50"};
         Patch wet = Played.patch(base);
         double[] dry = note(wet.withValue(Parameters.find("effect1.on"), 1));

@@ -189,7 +189,7 @@ class VoiceLawsTest {
     /** Partials of a stretched tone rise; what comes at the first one stays where it is. */
     @Test
     void theFirstPartialOfAStretchedToneStaysInTune() {
-        double[] sound = play(Played.patch("layer1.source1.wave=partials", "layer1.source1.stretch=10", "layer1.source1.partialCount=1"), 48000);
+        double[] sound = play(Played.patch("layer1.source1.wave=partials", "layer1.source1.inharmonicity=10", "layer1.source1.partialCount=1"), 48000);
         assertEquals(0, 1200 * Math.log(Played.frequency(sound, MIDDLE_A, RATE) / MIDDLE_A) / Math.log(2), 0.02);
     }
 }

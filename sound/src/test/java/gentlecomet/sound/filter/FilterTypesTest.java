@@ -141,8 +141,8 @@ class FilterTypesTest {
         double parallel = gainDb(100, "layer1.filter1.type=lowPass24", "layer1.filter1.cutoff=200", "layer1.filter2.type=highPass24",
                 "layer1.filter2.cutoff=4000", "layer1.filters.routing=parallel");
         assertEquals(0, parallel, 0.5);
-        assertEquals(0, gainDb(1000, "layer1.filter1.type=lowPass24", "layer1.filter1.cutoff=200", "layer1.source1.into=past"), 0.05);
-        assertEquals(0, gainDb(1000, "layer1.filter1.type=lowPass24", "layer1.filter1.cutoff=200", "layer1.source1.into=filter2"), 0.05);
+        assertEquals(0, gainDb(1000, "layer1.filter1.type=lowPass24", "layer1.filter1.cutoff=200", "layer1.source1.output=direct"), 0.05);
+        assertEquals(0, gainDb(1000, "layer1.filter1.type=lowPass24", "layer1.filter1.cutoff=200", "layer1.source1.output=filter2"), 0.05);
         assertTrue(FilterParameters.SINGING_DB < 60);
     }
 

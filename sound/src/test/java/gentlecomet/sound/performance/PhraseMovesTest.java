@@ -19,7 +19,7 @@ class PhraseMovesTest {
     private static final int RATE = 48000;
 
     private static Audio played(Patch patch, List<Note> notes, List<Move> moves, List<TempoChange> tempos) {
-        return new Rendering(RATE).render(PatchImage.of(patch), new Phrase("t", "t", 60, 3, notes, moves, tempos), 1, Rendering.Hands.AT_REST).audio();
+        return new Rendering(RATE).render(PatchImage.of(patch), new Phrase("t", "t", 60, 3, notes, moves, tempos), 1, Rendering.ControllerState.AT_REST).audio();
     }
 
     private static Audio played(Patch patch, Move... moves) {
@@ -96,7 +96,7 @@ class PhraseMovesTest {
         Audio one = new Rendering(RATE).render(Patch.neutral("A"), plain);
         Rendering used = new Rendering(RATE);
         used.render(PatchImage.of(Patch.neutral("A")), new Phrase("m", "m", 60, 1, List.of(new Note(69, 100, 0, 1)), List.of(new Move(0.5, 0xE0, 127, 127), new Move(0.6, 0xB0, 64, 127)),
-                List.of(new TempoChange(0.5, 2))), 1, Rendering.Hands.AT_REST);
+                List.of(new TempoChange(0.5, 2))), 1, Rendering.ControllerState.AT_REST);
         assertArrayEquals(one.left(), used.render(Patch.neutral("A"), plain).left(), "nothing of another phrase's hands is left");
     }
 }

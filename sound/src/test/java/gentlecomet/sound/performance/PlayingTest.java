@@ -178,7 +178,7 @@ class PlayingTest {
     /** Bytes that the thread allocates while it renders: none, whatever is played (counted by the JVM). */
     @Test
     void renderingAllocatesNothing() {
-        Patch patch = Played.routed(Played.patch("layer1.source1.wave=saw", "layer1.source1.copies=7", "layer1.source2.wave=table",
+        Patch patch = Played.routed(Played.patch("layer1.source1.wave=saw", "layer1.source1.unisonVoices=7", "layer1.source2.wave=table",
                 "layer1.source2.table=reed", "layer1.source2.level=-20", "layer1.source3.wave=partials", "layer1.source3.level=-20",
                 "layer1.noise.level=-30", "layer1.filter1.type=ladder24", "layer1.filter2.type=comb", "layer1.drive.type=fold",
                 "effect1.type=chorus", "effect2.type=delay", "effect3.type=reverb", "effect4.type=equaliser", "effect5.type=limiter"),

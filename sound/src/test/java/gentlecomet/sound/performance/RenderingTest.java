@@ -41,10 +41,10 @@ class RenderingTest {
         var echo = Played.patch("effect1.type=delay", "effect1.mix=50", "effect1.delay.timeLeft=1.5 s", "effect1.delay.timeRight=1.5 s", "effect1.delay.feedback=0");
         assertTrue(new Rendering(48000).render(echo, Phrase.single(60, 100, 0.2)).seconds() > 1.7);
         var endless = Played.patch("effect1.type=delay", "effect1.mix=50", "effect1.delay.feedback=95", "effect1.delay.lowCut=20", "effect1.delay.highCut=20k");
-        Rendering.Result cut = new Rendering(48000).render(PatchImage.of(endless), Phrase.single(60, 100, 0.2), 3, Rendering.Hands.AT_REST);
+        Rendering.Result cut = new Rendering(48000).render(PatchImage.of(endless), Phrase.single(60, 100, 0.2), 3, Rendering.ControllerState.AT_REST);
         assertTrue(cut.endless());
         assertEquals(3.2, cut.audio().seconds(), 0.01);
-        assertFalse(new Rendering(48000).render(PatchImage.of(Played.patch()), Phrase.single(60, 100, 0.2), 3, Rendering.Hands.AT_REST).endless());
+        assertFalse(new Rendering(48000).render(PatchImage.of(Played.patch()), Phrase.single(60, 100, 0.2), 3, Rendering.ControllerState.AT_REST).endless());
     }
 
     private static double peak(Audio audio, int from, int to) {

@@ -54,7 +54,7 @@ class TunerTest {
     @ParameterizedTest
     @ValueSource(ints = {36, 48, 55, 60, 67, 72, 84})
     void wideUnisonKeepsItsOctave(int key) {
-        Patch wide = Played.patch("layer1.source1.wave=saw", "layer1.source1.copies=7", "layer1.source1.detune=25", "layer1.source1.width=100");
+        Patch wide = Played.patch("layer1.source1.wave=saw", "layer1.source1.unisonVoices=7", "layer1.source1.detune=25", "layer1.source1.width=100");
         int read = 0;
         for (double found : readings(wide, key, MOMENTS)) {
             if (found > 0) {

@@ -31,7 +31,7 @@ class BendingTest {
         // The carrier is at 880 x ratio, so that no side band folds over zero.
         double carrier = 440 * ratio;
         double modulator = 110 * 1.03;
-        double[] sound = sound(69, 80000, 48000, "layer1.source1.ratio=" + ratio, "layer1.source1.phaseFrom2=" + index + " rad",
+        double[] sound = sound(69, 80000, 48000, "layer1.source1.ratio=" + ratio, "layer1.source1.phaseModulation2=" + index + " rad",
                 "layer1.source2.octave=-2", "layer1.source2.ratio=1.03");
         Spectrum spectrum = new Spectrum(sound, 8192, 65536, 48000);
         for (int n = -9; n <= 9; n++) {
@@ -45,7 +45,7 @@ class BendingTest {
     /** Phase modulation of a sine by itself brings it towards a saw: all harmonics, each weaker than the one before. */
     @Test
     void aSineThatBendsItselfGrowsHarmonics() {
-        double[] sound = sound(57, 80000, 48000, "layer1.source1.phaseFrom1=1 rad");
+        double[] sound = sound(57, 80000, 48000, "layer1.source1.phaseModulation1=1 rad");
         Spectrum spectrum = new Spectrum(sound, 8192, 65536, 48000);
         for (int n = 2; n <= 6; n++) {
             assertTrue(spectrum.amplitude(220 * n) < spectrum.amplitude(220 * (n - 1)), "harmonic " + n);
@@ -67,7 +67,7 @@ class BendingTest {
     /** A modulator need not be heard: with its own level off it bends all the same. */
     @Test
     void aSilentModulatorStillBends() {
-        double[] sound = sound(69, 40000, 48000, "layer1.source1.phaseFrom2=2 rad");
+        double[] sound = sound(69, 40000, 48000, "layer1.source1.phaseModulation2=2 rad");
         Spectrum spectrum = new Spectrum(sound, 4096, 32768, 48000);
         assertTrue(spectrum.amplitude(880) > 0.02);
     }
@@ -101,7 +101,7 @@ class BendingTest {
     @Test
     void phaseModulationAtC7AliasesLittleAtTwiceTheRate() {
         double f = 440 * Math.pow(2, (96 - 69) / 12.0);
-        double[] sound = sound(96, 80000, 48000, "layer1.source1.phaseFrom2=2 rad", "performance.oversampling=2x");
+        double[] sound = sound(96, 80000, 48000, "layer1.source1.phaseModulation2=2 rad", "performance.oversampling=2x");
         Spectrum spectrum = new Spectrum(sound, 8192, 65536, 48000);
         assertTrue(Spectrum.db(spectrum.strongestBetweenHarmonics(f, 20000) / spectrum.amplitude(f)) < -50);
     }

@@ -27,15 +27,15 @@ class BodyTest {
         int choice = gentlecomet.sound.parameter.Parameters.find("layer1.source1.bodySet").choices().indexOf(set);
         String[] ratios = expected.split(" ");
         for (int k = 0; k < ratios.length; k++) {
-            assertEquals(Double.parseDouble(ratios[k]), BodyModes.of(choice).ratio(k), 0.002, set + " mode " + k);
+            assertEquals(Double.parseDouble(ratios[k]), ModeSets.of(choice).ratio(k), 0.002, set + " mode " + k);
         }
     }
 
     /** The listed zeros are zeros of the Bessel functions as Apache Commons Math computes them. */
     @Test
     void theMembraneRingsAtZerosOfBesselFunctions() {
-        BodyModes membrane = BodyModes.of(1);
-        for (int k = 0; k < BodyModes.MOST; k++) {
+        ModeSets membrane = ModeSets.of(1);
+        for (int k = 0; k < ModeSets.MOST; k++) {
             double zero = membrane.ratio(k) * 2.404825557695773;
             double least = 1;
             for (int order = 0; order <= 20; order++) {
@@ -43,7 +43,7 @@ class BodyTest {
             }
             assertTrue(least < 1e-7, "mode " + k + " at " + zero);
         }
-        assertEquals(BesselJ.value(3, 7.5), BodyModes.bessel(3, 7.5), 1e-9);
+        assertEquals(BesselJ.value(3, 7.5), ModeSets.bessel(3, 7.5), 1e-9);
     }
 
     private static double[] struck(int key, String... changes) {
@@ -60,7 +60,7 @@ class BodyTest {
     void theStruckBodySoundsAtItsPartials(String set) {
         double[] sound = struck(57, "layer1.source1.bodySet=" + set, "layer1.source1.bodyPartials=4", "layer1.source1.strike=10", "layer1.source1.exciterLength=0.5 ms");
         Spectrum spectrum = new Spectrum(sound, 2048, 65536, 48000);
-        BodyModes modes = BodyModes.of(gentlecomet.sound.parameter.Parameters.find("layer1.source1.bodySet").choices().indexOf(set));
+        ModeSets modes = ModeSets.of(gentlecomet.sound.parameter.Parameters.find("layer1.source1.bodySet").choices().indexOf(set));
         for (int k = 0; k < 4; k++) {
             double hz = 220 * modes.ratio(k);
             double around = Math.max(spectrum.amplitude(hz * 1.09), spectrum.amplitude(hz * 0.92));

@@ -12,5 +12,5 @@ import java.util.List;
  * @param breaches what its name and category break
  * @param verdict  keep, fix, cut, or empty: of the present state
  */
-public record BankRowView(PatchSummary patch, SoundView sound, List<NameRules.Breach> breaches, CheckResult check, String verdict) {
+public record BankRowView(PatchSummary patch, SoundView sound, List<NameRules.RuleViolation> breaches, CheckResult check, String verdict) {
 }

@@ -38,7 +38,7 @@ public class BankRows {
     List<BankRowView> of(long bankId, CollectionRow collection) {
         HouseRules rules = collection.rules();
         List<PatchSummary> bank = patches.inBank(bankId);
-        Map<Long, List<NameRules.Breach>> breaches = names.ofBank(bank, collection);
+        Map<Long, List<NameRules.RuleViolation>> breaches = names.ofBank(bank, collection);
         Map<Long, Measurement> measured = measures.ofBank(bankId, bank, rules);
         Map<Long, CheckResult> checks = soundchecks.ofBank(bankId, collection, breaches);
         Map<Long, String> verdicts = rounds.standing(bank, bankId);
@@ -48,7 +48,7 @@ public class BankRows {
 
     /** One patch alone, as far as it is known. */
     public BankRowView of(PatchSummary patch, CollectionRow collection) {
-        List<NameRules.Breach> breaches = names.of(patch, collection);
+        List<NameRules.RuleViolation> breaches = names.of(patch, collection);
         return new BankRowView(patch, new SoundView(patch.category(), measures.of(patch, collection.rules()).orElse(null), collection.rules()), breaches,
                 soundchecks.of(patch, collection, breaches), rounds.standing(patch));
     }

@@ -101,7 +101,7 @@ class SourceController {
             throw new RefusedException("A bounce needs a key such as C3 and a length from 0.05 to 20 s.");
         }
         Audio audio = new Rendering(Measuring.RATE, assets).render(PatchImage.of(row.patch()), Phrase.single(number, 100, seconds), 20,
-                Rendering.Hands.AT_REST).audio();
+                Rendering.ControllerState.AT_REST).audio();
         SoundAsset asset = assets.bounced(collections.of(row).id(), audio, row.name() + " " + KeyName.of(number));
         return bench.part(patches.edit(id, version, "", SourceRecordings.bounce(row.patch(), layer, source, asset, number)), model);
     }

@@ -44,18 +44,18 @@ class VersionController {
     }
 
     /** A version to be heard in place of the present state; {@code matchedDb} brings it to the house loudness, null while it is not measured. */
-    record Heard(String reference, String words, Playable playable, Double matchedDb) {
+    record HeardVersion(String reference, String words, Playable playable, Double matchedDb) {
     }
 
     @GetMapping("/patches/{id}/versions/{reference}")
     @ResponseBody
-    Heard heard(@PathVariable long id, @PathVariable String reference) {
+    HeardVersion heard(@PathVariable long id, @PathVariable String reference) {
         Versions.Version version = versions.find(id, reference);
         HouseRules rules = collections.ofBank(patches.summary(id).bankId()).rules();
         Patch patch = version.patch();
         Measurement m = measures.of(patch, rules).orElse(null);
         Double matched = m == null || m.silent() ? null : rules.targetLufs() - rules.measureOf(patch.naming().category()).of(m);
-        return new Heard(reference, version.words(), Playable.of(id, patch, Phrases.get(rules.phraseOf(patch.naming().category())),
+        return new HeardVersion(reference, version.words(), Playable.of(id, patch, Phrases.get(rules.phraseOf(patch.naming().category())),
                 matched == null ? 0 : matched), matched);
     }
 

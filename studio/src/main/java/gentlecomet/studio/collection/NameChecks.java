@@ -21,25 +21,25 @@ public class NameChecks {
     }
 
     /** What one patch breaks. */
-    public List<NameRules.Breach> of(PatchSummary patch, CollectionRow collection) {
+    public List<NameRules.RuleViolation> of(PatchSummary patch, CollectionRow collection) {
         return new NameRules(collection.rules()).check(patch.name(), patch.category(), patches.namesLike(collection.id(), patch));
     }
 
     /** What each patch of a bank breaks, by patch; patches of the whole collection count as duplicates. */
-    public Map<Long, List<NameRules.Breach>> ofBank(List<PatchSummary> bank, CollectionRow collection) {
+    public Map<Long, List<NameRules.RuleViolation>> ofBank(List<PatchSummary> bank, CollectionRow collection) {
         return of(bank, patches.names(collection.id()), collection.rules());
     }
 
     /** What each patch of a collection breaks, by patch. @param all every patch of the collection */
-    public Map<Long, List<NameRules.Breach>> ofCollection(List<PatchSummary> all, HouseRules rules) {
+    public Map<Long, List<NameRules.RuleViolation>> ofCollection(List<PatchSummary> all, HouseRules rules) {
         return of(all, all.stream().map(PatchSummary::name).toList(), rules);
     }
 
-    private static Map<Long, List<NameRules.Breach>> of(List<PatchSummary> some, List<String> names, HouseRules rules) {
+    private static Map<Long, List<NameRules.RuleViolation>> of(List<PatchSummary> some, List<String> names, HouseRules rules) {
         Map<String, List<String>> alike = new HashMap<>();
         names.forEach(name -> alike.computeIfAbsent(NameRules.key(name), key -> new ArrayList<>(1)).add(name));
         NameRules check = new NameRules(rules);
-        Map<Long, List<NameRules.Breach>> breaches = new HashMap<>();
+        Map<Long, List<NameRules.RuleViolation>> breaches = new HashMap<>();
         for (PatchSummary patch : some) {
             List<String> others = alike.get(NameRules.key(patch.name()));
             if (others.size() > 1) {

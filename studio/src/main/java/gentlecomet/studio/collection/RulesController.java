@@ -36,7 +36,7 @@ class RulesController {
     }
 
     /** A patch whose name or category breaks a rule. */
-    record Misnamed(PatchSummary patch, List<NameRules.Breach> breaches) {
+    record Misnamed(PatchSummary patch, List<NameRules.RuleViolation> breaches) {
     }
 
     /** What the rules say beyond names. */
@@ -75,7 +75,7 @@ class RulesController {
     private void fill(long id, Model model) {
         CollectionRow collection = collections.get(id);
         List<PatchSummary> all = patches.inCollection(id);
-        Map<Long, List<NameRules.Breach>> breaches = names.ofCollection(all, collection.rules());
+        Map<Long, List<NameRules.RuleViolation>> breaches = names.ofCollection(all, collection.rules());
         model.addAttribute("context", contexts.ofCollection("House rules", "rules", id));
         model.addAttribute("rules", collection.rules());
         model.addAttribute("misnamed", all.stream().map(p -> new Misnamed(p, breaches.get(p.id()))).filter(m -> !m.breaches().isEmpty()).toList());

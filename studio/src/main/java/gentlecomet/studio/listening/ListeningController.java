@@ -48,7 +48,7 @@ class ListeningController {
     }
 
     /** A patch of a round with what was said of it. */
-    record Heard(PatchSummary patch, String verdict, String note) {
+    record RoundEntry(PatchSummary patch, String verdict, String note) {
     }
 
     @GetMapping("/banks/{id}/listening")
@@ -86,8 +86,8 @@ class ListeningController {
         CollectionRow collection = collections.get(bank.collectionId());
         RoundRow round = rounds.latest(id).orElse(null);
         Map<Long, Verdict> verdicts = round == null ? Map.of() : rounds.verdicts(round.id());
-        List<Heard> heard = patches.inBank(id).stream().map(p -> heard(p, verdicts.get(p.id()))).toList();
-        Heard current = heard.stream().filter(h -> at != null && h.patch().id() == at).findFirst()
+        List<RoundEntry> heard = patches.inBank(id).stream().map(p -> heard(p, verdicts.get(p.id()))).toList();
+        RoundEntry current = heard.stream().filter(h -> at != null && h.patch().id() == at).findFirst()
                 .orElse(heard.stream().filter(h -> h.verdict().isEmpty()).findFirst().orElse(null));
         model.addAttribute("bank", bank);
         model.addAttribute("round", round);
@@ -113,7 +113,7 @@ class ListeningController {
         return current.patch();
     }
 
-    private static Heard heard(PatchSummary patch, Verdict v) {
-        return new Heard(patch, v == null || v.verdict().equals("none") ? "" : v.verdict(), v == null ? "" : v.note());
+    private static RoundEntry heard(PatchSummary patch, Verdict v) {
+        return new RoundEntry(patch, v == null || v.verdict().equals("none") ? "" : v.verdict(), v == null ? "" : v.note());
     }
 }

@@ -139,7 +139,7 @@ class ReleaseController {
 
     private List<ReadyRow> rows(CollectionRow collection) {
         List<PatchSummary> all = patches.inCollection(collection.id());
-        Map<Long, List<NameRules.Breach>> breaches = names.ofCollection(all, collection.rules());
+        Map<Long, List<NameRules.RuleViolation>> breaches = names.ofCollection(all, collection.rules());
         Map<Long, PatchLoudness> loudness = measures.loudness(collection.id(), all, collection.rules());
         Map<Long, Integer> faults = soundchecks.faults(collection);
         return all.stream().map(p -> {

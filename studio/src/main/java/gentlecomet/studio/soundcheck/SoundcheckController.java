@@ -1,6 +1,6 @@
 package gentlecomet.studio.soundcheck;
 
-import gentlecomet.craft.check.Soundcheck;
+import gentlecomet.craft.check.SoundcheckRules;
 import gentlecomet.studio.collection.BankRow;
 import gentlecomet.studio.collection.CollectionRow;
 import gentlecomet.studio.collection.Collections;
@@ -81,7 +81,7 @@ class SoundcheckController {
         List<Row> rows = all.stream().map(p -> new Row(p, checks.getOrDefault(p.id(), CheckResult.NONE))).toList();
         model.addAttribute("bank", bank);
         model.addAttribute("rows", rows);
-        model.addAttribute("families", Soundcheck.FAMILIES);
+        model.addAttribute("families", SoundcheckRules.FAMILIES);
         model.addAttribute("unchecked", rows.stream().filter(r -> !r.check().checked()).count());
         model.addAttribute("faulty", rows.stream().filter(r -> r.check().faults() > 0).count());
         model.addAttribute("standing", soundchecks.standing(id, collection.rules()));

@@ -1,7 +1,6 @@
 package gentlecomet.studio.soundcheck;
 
 import gentlecomet.craft.check.Finding;
-import gentlecomet.craft.check.Soundcheck;
 import gentlecomet.craft.format.Hashes;
 import gentlecomet.craft.format.Json;
 import gentlecomet.craft.format.PatchFormat;
@@ -40,21 +39,21 @@ public class Soundchecks {
 
     /** Identity of house rules, by which findings are kept. */
     static String hash(HouseRules rules) {
-        return Hashes.of((Json.write(rules) + Soundcheck.RULES).getBytes(StandardCharsets.UTF_8));
+        return Hashes.of(Json.write(rules).getBytes(StandardCharsets.UTF_8));
     }
 
     /** What is known of one patch. @param breaches what its name and category break */
-    public CheckResult of(PatchSummary patch, CollectionRow collection, List<NameRules.Breach> breaches) {
+    public CheckResult of(PatchSummary patch, CollectionRow collection, List<NameRules.RuleViolation> breaches) {
         return store.find(patch.soundHash(), patch.category(), hash(collection.rules())).map(sound -> result(breaches, sound)).orElse(CheckResult.NONE);
     }
 
     /** What is known of the patches of a bank, by patch; a patch that has not been checked in its present state is left out. */
-    public Map<Long, CheckResult> ofBank(long bankId, CollectionRow collection, Map<Long, List<NameRules.Breach>> breaches) {
+    public Map<Long, CheckResult> ofBank(long bankId, CollectionRow collection, Map<Long, List<NameRules.RuleViolation>> breaches) {
         return store.ofBank(bankId, hash(collection.rules())).stream()
                 .collect(Collectors.toMap(SoundcheckStore.Checked::patchId, c -> result(breaches.get(c.patchId()), c.findings())));
     }
 
-    private static CheckResult result(List<NameRules.Breach> breaches, List<Finding> sound) {
+    private static CheckResult result(List<NameRules.RuleViolation> breaches, List<Finding> sound) {
         List<Finding> findings = new ArrayList<>();
         breaches.forEach(b -> findings.add(new Finding(b.rule(), Finding.Severity.FAULT, b.message(), Map.of(), "", "")));
         findings.addAll(sound);

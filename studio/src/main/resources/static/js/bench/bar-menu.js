@@ -88,7 +88,7 @@ export function openBarMenu(bar, state, edit) {
     put(`Paste ${format(index, copied)}`, copied);
   }
   menu.append(lock);
-  put(`Neutral (${format(index, LivePatch.defaultOf(index))})`, LivePatch.defaultOf(index));
+  put(`Default (${format(index, LivePatch.defaultOf(index))})`, LivePatch.defaultOf(index));
   place(menu, bar, close);
 }
 

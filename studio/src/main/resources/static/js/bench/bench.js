@@ -264,7 +264,7 @@ export function chooseStage(name) {
     tab.tabIndex = tab.dataset.stage === name ? 0 : -1;
   });
   bench().querySelectorAll('[data-stage-panel]').forEach(panel => { panel.hidden = panel.dataset.stagePanel !== name; });
-  bench().querySelector('.layer-choice').hidden = ['touch', 'level', 'versions'].includes(name);
+  bench().querySelector('.layer-choice').hidden = ['performance', 'level', 'versions'].includes(name);
   redraw();
 }
 
@@ -295,7 +295,8 @@ function showAll() {
   const values = LivePatch.soundings(state.image);
   bench()?.querySelectorAll('.bar[role=slider], .bar-choice').forEach(bar => showBar(bar, values[indexOf(bar)]));
   bench()?.querySelectorAll('[data-now-of]').forEach(box => {
-    box.textContent = `now ${format(Number(box.dataset.nowOf), values[Number(box.dataset.nowOf)])}`;
+    const index = LivePatch.indexOf(box.dataset.nowOf);
+    box.textContent = `now ${format(index, values[index])}`;
   });
   redraw();
 }
@@ -392,7 +393,7 @@ function follow(meters) {
     layersLit = meters.layers;
     bench().querySelectorAll('canvas[data-picture="keymap"]').forEach(canvas => draw(canvas, state.image, layer, {layers: layersLit}));
   }
-  const kinds = {envelopes: 'envelope', motion: 'lfo', touch: 'aftertouch'}[stage];
+  const kinds = {envelopes: 'envelope', modulation: 'lfo', performance: 'aftertouch'}[stage];
   if (kinds && (meters.note || followed)) {
     bench().querySelectorAll(`[data-stage-panel="${stage}"] canvas[data-picture="${kinds}"]`).forEach(canvas => draw(canvas, state.image, layer, meters.note));
     followed = Boolean(meters.note);

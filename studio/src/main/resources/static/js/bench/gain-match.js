@@ -1,7 +1,7 @@
 // The output of an effect, or of a layer's filters and drive, brought to the loudness of what enters it: by a button, or by G for the part in hand.
 import {hush, say} from '../page/requests.js';
 
-/** The effect touched last: layer and slot. @type {{layer: string, slot: string}|null} */
+/** The effect used last: layer and slot. @type {{layer: string, slot: string}|null} */
 let inHand = null;
 
 const buttonsIn = element => [...element.querySelectorAll('[data-match]')];
@@ -24,7 +24,7 @@ export function wireMatch(element, post) {
   });
 }
 
-/** Matches the effect touched last, or what else the stage has one of. @param {HTMLElement} panel the stage that is shown */
+/** Matches the effect used last, or what else the stage has one of. @param {HTMLElement} panel the stage that is shown */
 export function matchInHand(panel) {
   const shown = buttonsIn(panel).filter(button => button.offsetParent !== null);
   const chosen = shown.find(isOf(inHand)) ?? (shown.length === 1 ? shown[0] : null);
@@ -32,6 +32,6 @@ export function matchInHand(panel) {
     hush('match');
     chosen.click();
   } else {
-    say(shown.length > 1 ? 'G matches the level around the effect touched last: choose one first.' : 'G matches levels in the stages of filters and effects.', {key: 'match', calm: true});
+    say(shown.length > 1 ? 'G matches the level around the effect used last: choose one first.' : 'G matches levels in the stages of filters and effects.', {key: 'match', calm: true});
   }
 }

@@ -3,10 +3,10 @@ import {ask, say} from './requests.js';
 
 /** Other words for what the pages call by one name; each leads to any of the phrases at its right. */
 const SYNONYMS = {brightness: ['cutoff'], tone: ['cutoff'], filter: ['cutoff'], vibrato: ['pitch shift'], tremolo: ['level'], volume: ['level'], loudness: ['level'], gain: ['level'],
-  pitch: ['semitones', 'fine tune', 'octave'], tune: ['fine tune'], unison: ['copies', 'detune'], voices: ['copies'], spread: ['width'], stereo: ['width'], wet: ['mix'], echo: ['delay'],
-  verb: ['reverb'], space: ['reverb'], fm: ['phase by'], phase: ['phase by'], q: ['resonance'], wavetable: ['position'], morph: ['position'], noise: ['noise level'], bend: ['pitch shift'],
+  pitch: ['semitones', 'fine tune', 'octave'], tune: ['fine tune'], unison: ['detune'], copies: ['unison voices'], voices: ['unison'], spread: ['width'], stereo: ['width'], wet: ['mix'], echo: ['delay'],
+  verb: ['reverb'], space: ['reverb'], fm: ['phase modulation'], q: ['resonance'], wavetable: ['position'], morph: ['position'], noise: ['noise level'], bend: ['pitch shift'], tempo: ['sync'], wobble: ['modulation', 'lfo'], stretch: ['inharmonicity'], crush: ['bitcrusher'],
   portamento: ['glide'], length: ['release'], distortion: ['drive'], saturation: ['drive'], pressure: ['aftertouch'], touch: ['aftertouch'], wheel: ['mod wheel'], gate: ['lfo'], steps: ['lfo'],
-  wobble: ['lfo'], adsr: ['envelope'], keyboard: ['key'], hand: ['velocity']};
+  adsr: ['envelope'], keyboard: ['key'], hand: ['velocity']};
 const MOST = 14;
 const RECENT = 'comet-found';
 let lists = 0;

@@ -1,7 +1,7 @@
 // The sheet of shortcuts for the page that is shown.
 
 const EVERYWHERE = [['Ctrl+K', 'find any patch, page, parameter or action'], ['Space', 'play or stop the phrase'], ['`', 'computer keys play notes: A S D F … white, W E T Y … black, Z X octave'], ['Esc', 'all notes off'], ['P', 'player slim or full'], ['?', 'this sheet']];
-const BENCH = [['1 to 9', 'key map, sources, filter, envelopes, motion, effects, touch, level, versions'], ['F', 'flip between the state on the bench and the version heard before'], ['G', 'match the level around the effect touched last, or around the filters'], ['Ctrl+Z, Ctrl+Shift+Z', 'undo, redo'], ['Ctrl+S', 'save a revision'],
+const BENCH = [['1 to 9', 'key map, sources, filter, envelopes, modulation, effects, performance, level, versions'], ['F', 'flip between the state on the bench and the version heard before'], ['G', 'match the level around the effect used last, or around the filters'], ['Ctrl+Z, Ctrl+Shift+Z', 'undo, redo'], ['Ctrl+S', 'save a revision'],
   ['Arrows, Page', 'move the value bar in focus; Shift is fine'], ['Enter or a digit', 'type a value: 1.2k, -6 dB, 1/8D, C#4, off'], ['Delete', 'neutral'], ['Arrows on the key map', 'move the layer; Shift sizes its upper key and velocity, Ctrl its lower ones; S splits at the key played last'], ['M', 'macros, routes, copy and paste of a value'], ['L', 'lock or unlock a value: edits and siblings leave it alone']];
 const BANK = [['↑ ↓', 'from patch to patch'], ['Alt+↑ Alt+↓', 'move the patch'], ['Space', 'play'], ['Enter', 'open'], ['F2', 'rename'], ['D', 'duplicate'], ['S', 'save a revision']];
 const LISTENING = [['K F C', 'keep, fix, cut'], ['N', 'note; Enter saves it, Escape leaves it'], ['→ ←', 'skip, back']];

@@ -82,7 +82,7 @@ class AssetWorkTest extends WebWork {
         assertEquals(57, value("layer1.source1.rootKey"));
         assertEquals(-20, value("layer1.source1.cents"), 1);
         var patch = patches.get(id).patch();
-        Audio played = new Rendering(Measuring.RATE, assets).render(PatchImage.of(patch), Phrase.single(57, 127, 1), 1, Rendering.Hands.AT_REST).audio();
+        Audio played = new Rendering(Measuring.RATE, assets).render(PatchImage.of(patch), Phrase.single(57, 127, 1), 1, Rendering.ControllerState.AT_REST).audio();
         assertTrue(peak(played) > 0.05, "the recording is heard");
         var row = assets.of(collection).get(0);
         assertEquals("[New Patch]", row.users().toString());

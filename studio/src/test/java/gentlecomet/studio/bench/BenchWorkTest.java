@@ -43,7 +43,7 @@ class BenchWorkTest extends WebWork {
         onBench("lock", "parameter", CENTS.id(), "on", "true").andExpect(status().isOk());
         onBench("edits", "kind", "setValue", "target", CENTS.id(), "value", "12").andExpect(status().isUnprocessableEntity())
                 .andExpect(content().string(containsString("is locked")));
-        web.perform(get("/patches/{id}/bench", id)).andExpect(content().string(containsString("data-locked=\"" + CENTS.index() + "\"")));
+        web.perform(get("/patches/{id}/bench", id)).andExpect(content().string(containsString("data-locked=\"" + CENTS.id() + "\"")));
         onBench("lock", "parameter", "no.such.thing", "on", "true").andExpect(status().isUnprocessableEntity());
         onBench("lock", "parameter", CENTS.id(), "on", "false");
         onBench("edits", "kind", "setValue", "target", CENTS.id(), "value", "12").andExpect(status().isOk());
@@ -148,9 +148,9 @@ class BenchWorkTest extends WebWork {
         patches.edit(id, 0, "", new PatchEdit.SetValue(type, type.choices().indexOf("drive")));
         patches.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("effect1.drive.amount"), Parameters.find("effect1.drive.amount").max()));
         onBench("match", "layer", "-1", "slot", "0").andExpect(status().isOk()).andExpect(content().string(containsString("matched:")));
-        assertTrue(Math.abs(value("effect1.gain")) > 0.1, "gain " + value("effect1.gain"));
+        assertTrue(Math.abs(value("effect1.output")) > 0.1, "gain " + value("effect1.output"));
         patches.undo(id, 0);
-        assertEquals(0, value("effect1.gain"));
+        assertEquals(0, value("effect1.output"));
         onBench("match", "layer", "-1", "slot", "99").andExpect(status().isUnprocessableEntity());
         onBench("match", "layer", "4", "slot", "0").andExpect(status().isUnprocessableEntity());
     }

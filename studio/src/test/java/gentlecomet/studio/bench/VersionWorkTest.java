@@ -130,7 +130,7 @@ class VersionWorkTest extends WebWork {
     void anEffectIsMatchedByMeasurement() throws Exception {
         set(Parameters.find("effect1.type"), Parameters.find("effect1.type").choices().indexOf("drive"));
         onBench("match", "layer", "-1", "slot", "0").andExpect(status().isOk()).andExpect(content().string(containsString("matched")));
-        assertTrue(patches.get(id).patch().value("effect1.gain") < 0, "12 dB of drive is louder");
+        assertTrue(patches.get(id).patch().value("effect1.output") < 0, "12 dB of drive is louder");
         onBench("match", "layer", "-1", "slot", "44").andExpect(status().isUnprocessableEntity());
     }
 

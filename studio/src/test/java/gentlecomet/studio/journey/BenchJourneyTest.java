@@ -61,7 +61,7 @@ class BenchJourneyTest extends OnTheScreen {
      * its keys, while the choice still has the focus.
      */
     private void tempoInPlaceOfARate(Browser page, long id) {
-        page.click("[data-stage=motion]");
+        page.click("[data-stage=modulation]");
         String division = "[id='layer1.lfo1.division']";
         page.find("[id='layer1.lfo1.rate']");
         new Select(page.find(division)).selectByVisibleText("1/8");
@@ -73,7 +73,7 @@ class BenchJourneyTest extends OnTheScreen {
         assertEquals(true, page.js("return window.choice === document.getElementById('layer1.lfo1.division')"), "the bars stay");
         page.find(division).sendKeys(Keys.chord(Keys.CONTROL, "z"));
         page.until(d -> patches.get(id).patch().value("layer1.lfo1.division") == eighth);
-        page.until(d -> page.js("return window.choice !== document.getElementById('layer1.lfo1.division')"));
+        page.until(d -> page.js("return document.getElementById('layer1.lfo1.division').value").equals(String.valueOf((int) eighth)));
         page.find(division).sendKeys(Keys.chord(Keys.CONTROL, "z"));
         page.find("[id='layer1.lfo1.rate']");
         hurriedChoices(page, id);

@@ -1,6 +1,6 @@
 package gentlecomet.studio.journey;
 
-import gentlecomet.sound.parameter.EffectParameters;
+import gentlecomet.sound.effect.EffectType;
 import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
@@ -33,7 +33,7 @@ final class DensePatch {
             values[Parameters.ofLayer(layer, LayerParameters.ON)] = 1;
         }
         wave(values, 0, 0, "saw");
-        values[Parameters.ofSource(0, 0, SourceParameters.COPIES)] = 7;
+        values[Parameters.ofSource(0, 0, SourceParameters.UNISON_VOICES)] = 7;
         wave(values, 0, 1, "partials");
         wave(values, 0, 2, "body");
         choose(values, "layer1.source3.bodySet", "analysed");
@@ -51,8 +51,8 @@ final class DensePatch {
             values[PatchParameters.effect(slot)] = slot + 1;
         }
         for (int slot = 0; slot < LayerParameters.EFFECTS; slot++) {
-            values[Parameters.ofLayer(0, LayerParameters.effect(slot))] = EffectParameters.EQUALISER + slot;
-            values[Parameters.ofLayer(1, LayerParameters.effect(slot))] = Math.min(EffectParameters.STEREO, EffectParameters.DUCKING + slot);
+            values[Parameters.ofLayer(0, LayerParameters.effect(slot))] = EffectType.EQUALISER.ordinal() + slot;
+            values[Parameters.ofLayer(1, LayerParameters.effect(slot))] = Math.min(EffectType.STEREO.ordinal(), EffectType.DUCKING.ordinal() + slot);
         }
         List<Parameter> movable = Parameters.ALL.stream().filter(p -> Parameters.movable(p) && p.relevant(values)).toList();
         List<Route> routes = new ArrayList<>();

@@ -29,7 +29,7 @@ import org.springframework.beans.factory.annotation.Autowired;
  */
 class EveryViewTest extends OnTheScreen {
 
-    private static final List<String> STAGES = List.of("keymap", "sources", "filter", "envelopes", "motion", "effects", "touch", "level", "versions");
+    private static final List<String> STAGES = List.of("keymap", "sources", "filter", "envelopes", "modulation", "effects", "performance", "level", "versions");
     /** Width and height in CSS pixels, device pixels to each: a usual window, a small laptop, and the usual window at 200 % zoom. */
     private static final Map<String, int[]> WINDOWS = new LinkedHashMap<>();
     private static final String REACH = read("/screen/reach.js");
@@ -114,7 +114,7 @@ class EveryViewTest extends OnTheScreen {
             page.js("document.querySelector('[data-stage=sources]').click()");
             page.js("document.querySelector('[data-layer=\"" + layer + "\"]').click()");
             for (String stage : STAGES) {
-                if (layer == 0 || !List.of("touch", "level", "versions").contains(stage)) {
+                if (layer == 0 || !List.of("performance", "level", "versions").contains(stage)) {
                     page.js("document.querySelector('[data-stage=" + stage + "]').click()");
                     look.accept("bench, " + stage + " of layer " + (layer + 1));
                 }

@@ -138,7 +138,7 @@ class HandsOnTheScreenTest extends OnTheScreen {
     void aValueOutsideItsRangeIsRefusedWithTheRange() {
         long id = patch(1, "Tide Clock");
         page.open("/patches/" + id);
-        page.click("[data-stage=motion]");
+        page.click("[data-stage=modulation]");
         page.typeValue("layer1.lfo1.rate", "999");
         assertTrue(page.text(".bar .refusal").contains("it goes from 0.02 Hz to 40.0 Hz"), page.text(".bar .refusal"));
         assertEquals("true", focused().getDomAttribute("aria-invalid"));
@@ -170,7 +170,7 @@ class HandsOnTheScreenTest extends OnTheScreen {
     void typingDuringAnExchangeIsNotLost() {
         long id = patch(1, "Tide Clock");
         page.open("/patches/" + id);
-        page.click("[data-stage=touch]");
+        page.click("[data-stage=performance]");
         page.driver.executeCdpCommand("Network.enable", Map.of());
         page.driver.executeCdpCommand("Network.emulateNetworkConditions", Map.of("offline", false, "latency", 700, "downloadThroughput", -1, "uploadThroughput", -1));
         WebElement name = page.find("[data-macro-card='1'] input[name=name]");
@@ -191,12 +191,12 @@ class HandsOnTheScreenTest extends OnTheScreen {
         long id = patch(1, "Tide Clock");
         page.open("/patches/" + id);
         page.click("[data-stage=sources]");
-        assertTrue(page.driver.findElements(By.cssSelector("[data-shape='layer1.source1.copies']")).isEmpty());
-        page.typeValue("layer1.source1.copies", "5");
-        page.until(d -> d.findElement(By.cssSelector("[data-shape='layer1.source1.copies']")).isDisplayed());
-        assertEquals("layer1.source1.copies", focused().getDomAttribute("id"), "the bar keeps the focus");
-        page.typeValue("layer1.source1.copies", "1");
-        page.until(d -> d.findElements(By.cssSelector("[data-shape='layer1.source1.copies']")).isEmpty());
+        assertTrue(page.driver.findElements(By.cssSelector("[data-shape='layer1.source1.unisonVoices']")).isEmpty());
+        page.typeValue("layer1.source1.unisonVoices", "5");
+        page.until(d -> d.findElement(By.cssSelector("[data-shape='layer1.source1.unisonVoices']")).isDisplayed());
+        assertEquals("layer1.source1.unisonVoices", focused().getDomAttribute("id"), "the bar keeps the focus");
+        page.typeValue("layer1.source1.unisonVoices", "1");
+        page.until(d -> d.findElements(By.cssSelector("[data-shape='layer1.source1.unisonVoices']")).isEmpty());
     }
 
     @Test
@@ -207,7 +207,7 @@ class HandsOnTheScreenTest extends OnTheScreen {
         page.open("/patches/" + id);
         page.click("[data-stage=effects]");
         assertTrue(page.text("[data-chain='-1'][data-slot='1'] .effect-head b").startsWith("2 "), "a card shows its number");
-        page.click("[data-stage=motion]");
+        page.click("[data-stage=modulation]");
         for (Map.Entry<String, String> typed : Map.of("Layer 1 filter 1: Cutoff", "Layer 1 filter 1: Cutoff", "source 2 pitch", "Layer 1 source 2: ", "effect 2 drive mix", "Effect 2: Mix",
                 "fm", "Phase by source", "brightness", "Cutoff").entrySet()) {
             WebElement field = page.find("#add-route input[name=target]");
@@ -224,7 +224,7 @@ class HandsOnTheScreenTest extends OnTheScreen {
     void aNewMacroTargetSaysThatItsEndsAreTheSame() {
         long id = patch(1, "Tide Clock");
         page.open("/patches/" + id);
-        page.click("[data-stage=touch]");
+        page.click("[data-stage=performance]");
         page.find("[data-macro-card='2'] input[name=target]").sendKeys("Layer 1 source 1: Level");
         page.click("[data-macro-card='2'] [data-edit-form=addTarget] button");
         page.until(d -> d.findElement(By.cssSelector("[data-macro-card='2'] .still")).getText().contains("moves nothing yet"));

@@ -84,7 +84,7 @@ class JourneyTest extends OnTheScreen {
         page.until(d -> patches.get(id).patch().value("layer1.amplitude.release") > 0.031);
 
         // Routes from velocity and aftertouch.
-        page.click("[data-stage=motion]");
+        page.click("[data-stage=modulation]");
         addRoute(page, id, "velocity", "layer 1 cutoff", "1 oct");
         addRoute(page, id, "aftertouch", "Layer 1 filter 1: Cutoff", "2.4 kHz");
         assertEquals(1, patches.get(id).patch().routes().get(1).depth(), 1e-9);
@@ -102,7 +102,7 @@ class JourneyTest extends OnTheScreen {
         assertArrayEquals(new double[] {100, 0, 0, 0, 60, 25}, patches.get(id).patch().shape(Shapes.harmonics(0, 1)));
 
         // Three macros in the house's order, the present value becoming one end.
-        page.click("[data-stage=touch]");
+        page.click("[data-stage=performance]");
         macro(page, id, 1, "Brightness", "layer1.filter1.cutoff", "300", "5k");
         macro(page, id, 3, "Attack", "layer1.amplitude.attack", "10 ms", "400 ms");
         macro(page, id, 4, "Release", "layer1.amplitude.release", "90 ms", "1.5 s");
@@ -115,7 +115,7 @@ class JourneyTest extends OnTheScreen {
         act(page, id, () -> page.click("[data-edit-form=split] button"));
         assertTrue(patches.get(id).patch().layerOn(1));
         assertEquals(47, patches.get(id).patch().value("layer1.zone.highKey"));
-        page.js("document.querySelector('[data-stage=motion]').click()");
+        page.js("document.querySelector('[data-stage=modulation]').click()");
         addRoute(page, id, "aftertouch", "layer2.pitch.shift", "1 st");
         assertEquals(3, patches.get(id).patch().routes().size());
     }

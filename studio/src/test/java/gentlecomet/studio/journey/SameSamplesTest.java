@@ -84,8 +84,8 @@ class SameSamplesTest extends OnTheScreen {
                 patch = choose(patch, "layer1.source2.wave", "table");
                 patch = put(patch, "layer1.source2.table", n);
                 patch = put(patch, "layer1.source2.level", -24);
-                patch = put(patch, "layer1.source1.phaseFrom2", n % 3);
-                patch = put(patch, "layer1.source1.copies", 1 + n % 4);
+                patch = put(patch, "layer1.source1.phaseModulation2", n % 3);
+                patch = put(patch, "layer1.source1.unisonVoices", 1 + n % 4);
                 patch = put(patch, "layer1.source1.detune", 12);
                 patch = put(patch, "layer1.noise.level", -40);
                 patch = put(patch, "layer1.noise.colour", n % 3);

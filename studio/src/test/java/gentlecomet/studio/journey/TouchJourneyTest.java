@@ -128,7 +128,7 @@ class TouchJourneyTest extends OnTheScreen {
     }
 
     private void macros(Browser page) {
-        page.click("[data-stage=touch]");
+        page.click("[data-stage=performance]");
         String card = "[data-macro-card='1'] ";
         page.find(card + "input[name=target]").sendKeys("layer1.source1.level");
         page.click(card + "[data-edit-form=addTarget] button");

@@ -1,7 +1,7 @@
 package gentlecomet.studio.bench.response;
 
 import gentlecomet.craft.measure.Measuring;
-import gentlecomet.craft.response.Evening;
+import gentlecomet.craft.response.KeyLevelBalance;
 import gentlecomet.craft.response.ResponseMap;
 import gentlecomet.craft.response.SplitStep;
 import gentlecomet.craft.response.Sweep;
@@ -102,7 +102,7 @@ public class Responses {
         if (!(Math.abs(slopeDbPerOctave) <= STEEPEST)) {
             throw new RefusedException("The slope goes from -12 to 12 dB per octave.");
         }
-        Evening.Proposal proposal = new Evening(assets).propose(patches.get(patchId).patch(), slopeDbPerOctave);
+        KeyLevelBalance.Proposal proposal = new KeyLevelBalance(assets).propose(patches.get(patchId).patch(), slopeDbPerOctave);
         if (proposal.edit() == null) {
             throw new RefusedException("The patch is even already: no key is more than 0.3 dB off.");
         }

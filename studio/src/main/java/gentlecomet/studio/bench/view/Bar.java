@@ -11,7 +11,6 @@ import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.Route;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Set;
 
 /**
  * One value bar.
@@ -21,9 +20,6 @@ import java.util.Set;
  * @param decides  whether other parameters come and go with it
  */
 public record Bar(Parameter parameter, double value, String text, int macro, String brackets, boolean decides) {
-    /** Last parts of ids of choices that bring a drawn list or a sound file with them. */
-    private static final Set<String> BRINGS_MORE = Set.of("bodySet", "table", "partialsFrom", "velocityCurve");
-
     public String html() {
         return BarMarkup.of(this);
     }
@@ -53,6 +49,6 @@ public record Bar(Parameter parameter, double value, String text, int macro, Str
         }
         boolean layerSwitch = p.index() >= PatchParameters.SIZE && p.index() == Parameters.ofLayer(Parameters.layerOf(p.index()), LayerParameters.ON);
         return new Bar(p, value, ValueText.format(p, value), macro + 1, String.join(";", brackets), layerSwitch || Parameters.decides(p)
-                || BRINGS_MORE.contains(p.id().substring(p.id().lastIndexOf('.') + 1)));
+                || p.facts().bringsParts());
     }
 }

@@ -16,8 +16,6 @@ import java.util.List;
 public record BenchLayer(int number, boolean on, Bar onBar, BarGroup zone, BarGroup pitch, List<Source> sources, BarGroup noise, BarGroup filters,
         List<BarGroup> filter, BarGroup drive, List<BarGroup> envelopes, List<Motion> curves, List<Motion> lfos, EffectCards effects, DrawnList keyLevels) {
 
-    private static final int BODY_ANALYSED = 5;
-
     /**
      * A tone source.
      *
@@ -81,7 +79,17 @@ public record BenchLayer(int number, boolean on, Bar onBar, BarGroup zone, BarGr
 
     /** Whether a value of a parameter asks for a list of its own: that of unison voices. */
     public static boolean brings(Parameter parameter, double value) {
-        return parameter.id().endsWith(".copies") && value > 1;
+        return unisonCount(parameter) && value > 1;
+    }
+
+    private static boolean unisonCount(Parameter parameter) {
+        int layer = Parameters.layerOf(parameter.index());
+        for (int s = 0; layer >= 0 && s < LayerParameters.SOURCES; s++) {
+            if (parameter.index() == Parameters.ofSource(layer, s, SourceParameters.UNISON_VOICES)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private static Source source(Patch patch, int l, int s) {
@@ -89,10 +97,10 @@ public record BenchLayer(int number, boolean on, Bar onBar, BarGroup zone, BarGr
         int wave = (int) patch.value(at + SourceParameters.WAVE);
         boolean partials = wave == SourceParameters.WAVE_PARTIALS;
         List<DrawnList> drawn = new ArrayList<>();
-        if (wave == SourceParameters.WAVE_HARMONICS || partials && patch.value(at + SourceParameters.PARTIALS_FROM) == 3) {
+        if (wave == SourceParameters.WAVE_HARMONICS || partials && patch.value(at + SourceParameters.PARTIALS_FROM) == SourceParameters.PARTIALS_FROM_HARMONICS) {
             drawn.add(DrawnList.of(patch, Shapes.harmonics(l, s), "bars"));
         }
-        if (patch.value(at + SourceParameters.COPIES) > 1 && wave != SourceParameters.WAVE_BODY && !partials) {
+        if (patch.value(at + SourceParameters.UNISON_VOICES) > 1 && wave != SourceParameters.WAVE_BODY && !partials) {
             drawn.add(DrawnList.of(patch, Shapes.copies(l, s), "rows"));
         }
         boolean body = wave == SourceParameters.WAVE_BODY;
@@ -100,8 +108,8 @@ public record BenchLayer(int number, boolean on, Bar onBar, BarGroup zone, BarGr
             drawn.add(DrawnList.of(patch, Shapes.modes(l, s), "rows"));
         }
         boolean imported = patch.value(at + SourceParameters.TABLE) == TableName.IMPORTED.ordinal()
-                && (wave == SourceParameters.WAVE_TABLE || partials && patch.value(at + SourceParameters.PARTIALS_FROM) == 2);
-        boolean hit = body && patch.value(at + SourceParameters.BODY_SET) == BODY_ANALYSED;
+                && (wave == SourceParameters.WAVE_TABLE || partials && patch.value(at + SourceParameters.PARTIALS_FROM) == SourceParameters.PARTIALS_FROM_TABLE);
+        boolean hit = body && patch.value(at + SourceParameters.BODY_SET) == SourceParameters.BODY_ANALYSED;
         return new Source(BarGroup.of(patch, "Source " + (s + 1), s, "layer" + (l + 1) + ".source" + (s + 1) + "."), drawn, patch.recording(l, s),
                 wave == SourceParameters.WAVE_RECORDING || imported, hit, body || partials,
                 wave == SourceParameters.WAVE_RECORDING && patch.recording(l, s) != null, partials);

@@ -1,5 +1,6 @@
 package gentlecomet.studio.bench.view;
 
+import gentlecomet.sound.effect.EffectType;
 import gentlecomet.sound.parameter.EffectParameters;
 import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameter;
@@ -29,9 +30,9 @@ public record EffectCards(int layer, List<Card> cards, boolean full, List<Choice
      * @param first   registry index of the slot's first parameter
      * @param earlier slot to which it moves when it goes one place towards the start, -1 for the first
      * @param later   the same towards the end
-     * @param picture what is drawn above the bars: "equaliser", "compressor", "delay", "reverb" or nothing
+     * @param picture what is drawn above the bars
      */
-    public record Card(int slot, int first, String type, String name, BarGroup group, int earlier, int later, String picture, boolean holdsDown) {
+    public record Card(int slot, int first, String type, String name, BarGroup group, int earlier, int later, EffectType.Picture picture, boolean reducesGain) {
     }
 
     static EffectCards of(Patch patch, int layer) {
@@ -47,12 +48,11 @@ public record EffectCards(int layer, List<Card> cards, boolean full, List<Choice
             int slot = used.get(i);
             int first = Parameters.ofEffect(layer, slot);
             Parameter type = Parameters.at(first + EffectParameters.TYPE);
-            String id = type.choices().get((int) patch.value(first));
+            EffectType kind = EffectType.of(patch.value(first));
+            String id = kind.id();
             String prefix = type.id().substring(0, type.id().length() - "type".length());
-            String picture = id.equals("equaliser") || id.equals("compressor") || id.equals("delay") || id.equals("reverb") ? id : "";
             cards.add(new Card(slot, first, id, name(id), BarGroup.of(patch, name(id), slot, prefix), i == 0 ? -1 : used.get(i - 1),
-                    i == used.size() - 1 ? -1 : used.get(i + 1), picture,
-                    id.equals("compressor") || id.equals("limiter") || id.equals("bands") || id.equals("ducking")));
+                    i == used.size() - 1 ? -1 : used.get(i + 1), kind.picture(), kind.reducesGain()));
         }
         List<Choice> types = new ArrayList<>();
         List<String> ids = Parameters.at(Parameters.ofEffect(layer, 0)).choices();

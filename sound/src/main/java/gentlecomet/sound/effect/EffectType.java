@@ -1,0 +1,86 @@
+package gentlecomet.sound.effect;
+
+import gentlecomet.sound.parameter.EffectParameters;
+import gentlecomet.sound.parameter.Parameters;
+
+/**
+ * The types of effects, in the order of the choice that selects them. A new one is a constant here, its parameters in {@link EffectParameters}, and its class.
+ * Files name a type by its id.
+ */
+public enum EffectType {
+    NONE("none", null),
+    DRIVE("drive", DriveEffect::new),
+    BITCRUSHER("bitcrusher", Bitcrusher::new),
+    CHORUS("chorus", Chorus::new),
+    FLANGER("flanger", Flanger::new),
+    PHASER("phaser", Phaser::new),
+    ENSEMBLE("ensemble", Ensemble::new),
+    WIDENER("widener", Widener::new),
+    TREMOLO("tremolo", Tremolo::new),
+    DELAY("delay", StereoDelay::new, Picture.DELAY, false),
+    REVERB("reverb", Reverb::new, Picture.REVERB, false),
+    EQUALISER("equaliser", Equaliser::new, Picture.EQUALISER, false),
+    COMPRESSOR("compressor", Compressor::new, Picture.COMPRESSOR, true),
+    MULTIBAND_COMPRESSOR("multibandCompressor", MultibandCompressor::new, Picture.NONE, true),
+    TRANSIENT_SHAPER("transientShaper", TransientShaper::new),
+    DUCKING("ducking", Ducking::new, Picture.NONE, true),
+    LIMITER("limiter", Limiter::new, Picture.NONE, true),
+    STEREO("stereo", StereoWidth::new);
+
+    private static final EffectType[] TYPES = values();
+
+    private final String id;
+    private final Maker maker;
+    private final Picture picture;
+    private final boolean reducesGain;
+
+    EffectType(String id, Maker maker) {
+        this(id, maker, Picture.NONE, false);
+    }
+
+    EffectType(String id, Maker maker, Picture picture, boolean reducesGain) {
+        this.id = id;
+        this.maker = maker;
+        this.picture = picture;
+        this.reducesGain = reducesGain;
+    }
+
+    /** What is drawn above the bars of an effect. */
+    public enum Picture {
+        NONE, DELAY, REVERB, EQUALISER, COMPRESSOR
+    }
+
+    /** Makes an effect for a sample rate in Hz. */
+    private interface Maker {
+        Effect make(double sampleRate);
+    }
+
+    /** The type that a value of a slot's choice stands for. */
+    public static EffectType of(double choice) {
+        return TYPES[(int) choice];
+    }
+
+    /** The type in a slot of a patch. @param values of the patch, by registry index @param layer from 0, or -1 for the common chain @param slot from 0 */
+    public static EffectType of(double[] values, int layer, int slot) {
+        return of(values[Parameters.ofEffect(layer, slot) + EffectParameters.TYPE]);
+    }
+
+    /** As files name it. */
+    public String id() {
+        return id;
+    }
+
+    public Picture picture() {
+        return picture;
+    }
+
+    /** Whether it turns the level down by itself, so that a meter can show by how much. */
+    public boolean reducesGain() {
+        return reducesGain;
+    }
+
+    /** A new effect, or null for {@link #NONE}. */
+    Effect make(double sampleRate) {
+        return maker == null ? null : maker.make(sampleRate);
+    }
+}
