@@ -1,0 +1,223 @@
+package gentlecomet.studio.journey;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.PatchImage;
+import gentlecomet.studio.StudioTest;
+import gentlecomet.studio.patch.PatchSummary;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** The logic of page modules, module by module: each is imported in one browser that all cases share, on a page without a bench. */
+@StudioTest
+class PageModulesTest extends OnTheScreen {
+
+    private static Browser shared;
+
+    @BeforeEach
+    void openAPageOnce() throws java.io.IOException {
+        if (shared == null) {
+            java.nio.file.Path profile = java.nio.file.Files.createTempDirectory("modules");
+            shared = new Browser(port, profile, profile);
+            shared.open("/collections/" + demo() + "/assets");
+        }
+    }
+
+    @AfterAll
+    static void close() {
+        if (shared != null) {
+            shared.close();
+            shared = null;
+        }
+    }
+
+    /** What an expression of a module answers. @param names what is imported @param module below js/ */
+    private static Object in(String module, String names, String body, Object... arguments) {
+        return shared.jsLater("const done = arguments[arguments.length - 1]; const given = [...arguments].slice(0, -1); import('@js/" + module + "').then(async " + names
+                + " => { " + body + " }).then(done, e => done('failed: ' + e.stack))", arguments);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"cut, Layer 1 filter 1: Cutoff", "brightness, Layer 1 filter 1: Cutoff", "2 lev, Layer 1 source 2: Level", "fm, Layer 1 source 1: Phase modulation from 2",
+        "portamento, Performance: Glide", "verb mix, Effect 2: Mix"})
+    void theFinderKnowsBeginningsAndOtherWords(String typed, String found) {
+        List<Map<String, String>> entries = List.of("Layer 1 filter 1: Cutoff", "Layer 1 source 1: Level", "Layer 1 source 2: Level", "Layer 1 source 1: Phase modulation from 2",
+                "Performance: Glide", "Layer 1 filter 1: Resonance").stream().map(text -> Map.of("text", text)).toList();
+        List<Map<String, String>> all = new ArrayList<>(entries);
+        all.add(Map.of("text", "Effect 2: Mix", "also", "Reverb"));
+        assertEquals(found, in("page/finder.js", "m", "localStorage.removeItem('comet-found'); return m.best(given[0], given[1])[0]?.text", all, typed));
+    }
+
+    @Test
+    void theFinderFindsNothingForWordsThatNothingHas() {
+        assertEquals(0L, in("page/finder.js", "m", "return m.best(given[0], 'xylophone').length", List.of(Map.of("text", "Layer 1 filter 1: Cutoff"))));
+    }
+
+    /** Key 60 is C4 in what is kept; somebody who calls it C3 reads and types an octave less. */
+    @Test
+    void keysAreToldAndTypedInTheOctavesOfThePerson() {
+        assertEquals("C3|Hole: B2 to D3, \"C4 Bell\"|C4|C#5|440 Hz", in("lib/key-names.js", "m", """
+                m.setMiddleOctave(3);
+                const told = [m.keyName(60), m.toldKeys('Hole: B3 to D4, "C4 Bell"'), m.standardKey('C3'), m.standardKey('c#4'), m.standardKey('440 Hz')].join('|');
+                m.setMiddleOctave(4);
+                return told"""));
+    }
+
+    /** Lengths by definition: a quarter at 120 is half a second, dotted half as long again, a triplet two thirds. */
+    @ParameterizedTest
+    @CsvSource({"0.5, 1/4", "0.75, 1/4D", "0.3333, 1/4T", "0.24, 1/8", "1.9, 1/1"})
+    void theNearestDivisionIsChosen(double seconds, String text) {
+        assertEquals(text, in("lib/divisions.js", "m", """
+                const {choicesOf} = await import('@js/lib/parameters.js');
+                const {LivePatch} = await import('@js/../engine/engine.js');
+                return choicesOf(LivePatch.indexOf('layer1.lfo1.division'))[m.nearestDivision(given[0], 120)]""", seconds));
+    }
+
+    /** What a page is sent of a patch becomes the very numbers that the engine has on the server. */
+    @Test
+    void aPatchArrivesAsItsImage() {
+        for (PatchSummary summary : patches.inBank(demoBank()).subList(0, 12)) {
+            Patch patch = patches.get(summary.id()).patch();
+            Object image = in("lib/parameters.js", "m", "return [...m.imageOf(await (await fetch(`/patches/${given[0]}/playable`)).json())]", summary.id());
+            List<Double> expected = new ArrayList<>();
+            for (double v : PatchImage.of(patch)) {
+                expected.add(v);
+            }
+            assertEquals(expected, ((List<?>) image).stream().map(v -> ((Number) v).doubleValue()).toList(), patch.name());
+        }
+    }
+
+    @Test
+    void choicesAndRangesComeFromTheRegistry() {
+        var wave = Parameters.find("layer1.source1.wave");
+        assertEquals((long) wave.choices().size(), in("lib/parameters.js", "m", "const {LivePatch} = await import('@js/../engine/engine.js'); return m.choicesOf(LivePatch.indexOf('layer1.source1.wave')).length"));
+        assertEquals("layer1.filter1.cutoff 20 20000", in("lib/parameters.js", "m", """
+                const {LivePatch} = await import('@js/../engine/engine.js');
+                const i = LivePatch.indexOf('layer1.filter1.cutoff');
+                return [m.idOf(i), LivePatch.least(i), LivePatch.most(i)].join(' ')"""));
+    }
+
+    /** Held C E G: up, down, and both ways without the ends twice; the last note ends when the last key is let go. */
+    @ParameterizedTest
+    @CsvSource({"up, 60 64 67 60 64 67", "down, 67 64 60 67 64 60", "both, 60 64 67 64 60 64"})
+    void theArpeggioGoesThroughTheHeldKeys(String pattern, String expected) {
+        assertEquals(expected + " end 1", in("player/sequences.js", "m", """
+                const played = [];
+                let ended = 0;
+                const arpeggio = new m.Arpeggio(given[0], 100, (key, velocity) => velocity > 0 ? played.push(key) : ended++);
+                [64, 60, 67].forEach(key => arpeggio.down(key, 90));
+                for (let frames = 0; frames < 600;) { frames += arpeggio.advance(64); }
+                const before = ended;
+                [64, 60, 67].forEach(key => arpeggio.up(key));
+                return played.slice(0, 6).join(' ') + ' end ' + (ended - before)""", pattern));
+    }
+
+    @Test
+    void aLoopGoesRoundOnTime() {
+        // Two beats at 120 are a second: 48000 frames; a note on the second beat begins at 24000 in each round.
+        assertEquals("24000 72000", in("player/sequences.js", "m", """
+                globalThis.sampleRate = 48000;
+                const loop = new m.Loop([[40, 100, 1, 0.5]], 2, 120);
+                const at = [];
+                for (let frame = 0; frame < 96000; frame += 100) { loop.advance(100, (key, velocity) => velocity > 0 && at.push(frame)); }
+                return at.join(' ')"""));
+    }
+
+    @Test
+    void metersTellLevelsAndGainReduction() {
+        assertEquals("−6 → −12 dB, gain reduction 6.2 dB|−∞", in("bench/slot-meters.js", "m", """
+                const bench = document.createElement('div');
+                bench.innerHTML = '<span data-meter="-1:0" data-holds="true"></span><span data-meter="-1:1"></span><span data-stage-meter="level"></span>';
+                m.slotsOf(bench);
+                m.showSlots(bench, {slots: [[0.501, 0.251, 6.2], [0.000001, 0.001, 0]]});
+                m.showStages(bench, {stages: [0, 0, 0, 0, 0, 1.2]});
+                const [first, second] = bench.querySelectorAll('[data-meter]');
+                return first.textContent + '|' + second.textContent.split(' ')[0] + (bench.querySelector('.fault') ? '' : ' no fault')"""));
+    }
+
+    /** Typed, nudged and reset: a bar of its own, with a state that only notes what it is told. */
+    @ParameterizedTest
+    @CsvSource({"1.2k, 1200", "440 Hz, 440", "99999, refused", "loud, refused"})
+    void aValueIsTypedIntoABar(String typed, String expected) {
+        String heard = String.valueOf(in("bench/value-bar.js", "m", BAR + """
+                bar.dispatchEvent(new KeyboardEvent('keydown', {key: 'Enter', bubbles: true}));
+                const input = bar.querySelector('input');
+                input.value = given[0];
+                input.dispatchEvent(new KeyboardEvent('keydown', {key: 'Enter', bubbles: true}));
+                const answer = told.length ? String(Math.round(told[0] * 100) / 100) : 'refused';
+                bar.remove();
+                document.querySelectorAll('.refused-text, .refusal').forEach(e => e.remove());
+                return answer""", typed));
+        assertEquals(expected, heard);
+    }
+
+    @Test
+    void keysMoveABarAndDeleteBringsItsDefault() {
+        assertEquals("up 20000", in("bench/value-bar.js", "m", BAR + """
+                bar.dispatchEvent(new KeyboardEvent('keydown', {key: 'ArrowUp', bubbles: true}));
+                bar.dispatchEvent(new KeyboardEvent('keydown', {key: 'Delete', bubbles: true}));
+                bar.remove();
+                return (told[0] > 1000 && told[0] < 1100 ? 'up ' : told[0] + ' ') + told[1]"""));
+    }
+
+    private static final String BAR = """
+            const bar = document.createElement('div');
+            bar.className = 'bar';
+            bar.id = 'layer1.filter1.cutoff';
+            bar.tabIndex = 0;
+            bar.setAttribute('role', 'slider');
+            bar.ariaLabel = 'Layer 1 filter 1: Cutoff';
+            bar.innerHTML = '<span class="bar-label"><span>Cutoff</span></span><span class="bar-value num"></span>';
+            document.getElementById('content').append(bar);
+            const told = [];
+            let value = 1000;
+            m.wireBar(bar, {sounding: () => value, set: (index, v) => { value = v; told.push(v); }, beginGesture: () => {}, endGesture: () => {}, toggleLock: () => {}}, () => {});
+            """;
+
+    /** A moved value is named by its id; what the network loses is kept and sent again. */
+    @Test
+    void valuesAreSentByIdAndKeptWhileTheServerIsAway() {
+        assertEquals("layer1.filter1.cutoff 900 version 7, tried 2, then version 8", in("bench/patch-state.js", "m", """
+                const {LivePatch} = await import('@js/../engine/engine.js');
+                const player = await import('@js/player/player.js');
+                player.load({id: 1, name: 'A', values: {}, tail: [0, 0, 0, 0], phrase: {notes: [], tempo: 100, beats: 1}, macros: [], zones: [], recordings: []}, false);
+                const bench = document.createElement('div');
+                Object.assign(bench.dataset, {patch: '1', version: '7', locked: ''});
+                const real = window.fetch;
+                const sent = [];
+                window.fetch = async (url, options) => {
+                  sent.push(JSON.parse(options.body));
+                  return sent.length === 1 ? new Response('away', {status: 503, headers: {'Content-Type': 'text/plain'}})
+                    : new Response(JSON.stringify({version: 8, undo: 'x', redo: '', saved: false}), {headers: {'Content-Type': 'application/json'}});
+                };
+                const state = new m.PatchState(bench, () => {}, () => {});
+                state.set(LivePatch.indexOf('layer1.filter1.cutoff'), 900);
+                await state.flush();
+                window.fetch = real;
+                return `${sent[0].parameter} ${sent[0].value} version ${sent[0].version}, tried ${sent.length}, then version ${state.version}`"""));
+    }
+
+    /** An empty stage in a fresh bench stands for the one that is on the page; where that is another one, the whole bench is needed. */
+    @Test
+    void stagesThatAreTheSameStay() {
+        assertEquals("true same wired false", in("bench/kept-stages.js", "m", """
+                const bench = html => { const b = document.createElement('div'); b.dataset.patch = '5'; b.innerHTML = html; return b; };
+                const first = bench('<section data-stage-panel="filter" data-hash="a1">old</section>');
+                m.setAside(first);
+                m.putBack(first);
+                const wired = first.firstChild;
+                const fresh = bench('<section data-stage-panel="filter" data-hash="a1" data-kept></section>');
+                const whole = m.setAside(fresh);
+                m.putBack(fresh);
+                const other = bench('<section data-stage-panel="filter" data-hash="b2" data-kept></section>');
+                return `${whole} ${fresh.firstChild === wired ? 'same wired' : 'other'} ${m.setAside(other)}`"""));
+    }
+}
