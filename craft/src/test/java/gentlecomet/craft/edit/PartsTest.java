@@ -63,7 +63,7 @@ class PartsTest {
         changed = new PatchEdit.Rename("Renamed").apply(changed);
         List<PatchDifference.Line> lines = PatchDifference.between(RICH, changed);
         assertEquals(7, lines.size(), lines.toString());
-        assertEquals("Layer 1 source 1: Copies", lines.get(1).what());
+        assertEquals("Layer 1 source 1: Unison voices", lines.get(1).what());
         assertEquals("5", lines.get(1).from());
         assertEquals("9", lines.get(1).to());
         while (!lines.isEmpty()) {
