@@ -209,7 +209,7 @@ class HandsOnTheScreenTest extends OnTheScreen {
         assertTrue(page.text("[data-chain='-1'][data-slot='1'] .effect-head b").startsWith("2 "), "a card shows its number");
         page.click("[data-stage=modulation]");
         for (Map.Entry<String, String> typed : Map.of("Layer 1 filter 1: Cutoff", "Layer 1 filter 1: Cutoff", "source 2 pitch", "Layer 1 source 2: ", "effect 2 drive mix", "Effect 2: Mix",
-                "fm", "Phase by source", "brightness", "Cutoff").entrySet()) {
+                "fm", "Phase modulation from", "brightness", "Cutoff").entrySet()) {
             WebElement field = page.find("#add-route input[name=target]");
             field.click();
             field.sendKeys(Keys.chord(Keys.CONTROL, "a"), typed.getKey());
