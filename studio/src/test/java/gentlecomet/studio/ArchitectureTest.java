@@ -5,13 +5,18 @@ import static com.tngtech.archunit.core.domain.JavaClass.Predicates.simpleNameEn
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+import static org.junit.jupiter.api.Assertions.assertEquals;
 
 import com.tngtech.archunit.base.DescribedPredicate;
 import com.tngtech.archunit.core.domain.JavaClass;
+import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 
 /** Rooms named after the work; data flows one way: pages, services, stores, core. */
 @AnalyzeClasses(packages = "gentlecomet", importOptions = ImportOption.DoNotIncludeTests.class)
@@ -60,4 +65,12 @@ class ArchitectureTest {
     @ArchTest
     static final ArchRule LIVE_KNOWS_SOUND_ONLY = noClasses().that().resideInAPackage("gentlecomet.live..")
             .should().dependOnClassesThat().resideInAnyPackage("gentlecomet.craft..", "gentlecomet.studio..");
+
+    /** Whoever reads a name knows which class is meant. */
+    @ArchTest
+    static void noTwoClassesShareASimpleName(JavaClasses classes) {
+        Map<String, List<String>> byName = classes.stream().filter(c -> c.isTopLevelClass()).collect(Collectors.groupingBy(JavaClass::getSimpleName,
+                Collectors.mapping(JavaClass::getName, Collectors.toList())));
+        assertEquals(List.of(), byName.values().stream().filter(names -> names.size() > 1).toList());
+    }
 }

@@ -17,6 +17,7 @@ import gentlecomet.craft.phrase.NoteText;
 import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.release.ReleaseBuilder;
 import gentlecomet.craft.release.ReleaseCheck;
+import gentlecomet.craft.release.ReleaseContents;
 import gentlecomet.craft.release.ReleasePatch;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
@@ -179,7 +180,7 @@ public final class CometCommand {
                 patches.add(new ReleasePatch(b, bank.name(), slot, 1, m));
             }
         }
-        byte[] zip = new ReleaseBuilder().build(collection, patches, version, part -> { });
+        byte[] zip = new ReleaseBuilder().build(new ReleaseContents(collection, patches, version), part -> { });
         ReleaseCheck.Report report = new ReleaseCheck(recordings).verify(zip, patches, part -> { });
         report.lines().forEach(System.out::println);
         if (!report.passed()) {

@@ -81,7 +81,7 @@ public final class ReleaseCheck {
         Rendering own = new Rendering(Measuring.RATE, recordings);
         for (int i = 0; i < Math.min(approved.size(), manifest.patches().size()); i++) {
             ReleaseBuilder.ManifestPatch listed = manifest.patches().get(i);
-            Audio original = ReleaseBuilder.demo(own, approved.get(i).slot().patch(), listed.phrase());
+            Audio original = DemoExporter.demo(own, approved.get(i).slot().patch(), listed.phrase());
             passed &= verify(files, listed, approved.get(i), original, released, lines);
             progress.accept((i + 1.0) / approved.size());
         }
@@ -91,7 +91,7 @@ public final class ReleaseCheck {
     private static boolean verify(Map<String, byte[]> files, ReleaseBuilder.ManifestPatch listed, ReleasePatch approved, Audio original,
             Rendering released, List<String> lines) {
         Patch loaded = PatchFormat.read(new String(files.get(listed.patch()), StandardCharsets.UTF_8), listed.patch());
-        Audio again = ReleaseBuilder.demo(released, loaded, listed.phrase());
+        Audio again = DemoExporter.demo(released, loaded, listed.phrase());
         Audio demo = WavFormat.read(files.get(listed.demo()), listed.demo());
         boolean same = loaded.equals(approved.slot().patch());
         boolean samples = Hashes.samples(again).equals(Hashes.samples(original)) && Hashes.samples(again).equals(listed.samples());

@@ -16,6 +16,6 @@ class AnalysisTest {
         assertTrue(made.contains("rate 48000") && made.contains("unheard -50.0") && made.contains("Broken chords"), "thresholds and phrases are in it");
         assertNotEquals(Analysis.hash(made), Analysis.hash(made.replace("unheard -50.0", "unheard -51.0")), "another threshold is another version");
         assertNotEquals(Analysis.hash(made), Analysis.hash(made.replaceFirst("velocity=\\d+", "velocity=1")), "another phrase is another version");
-        assertEquals(Analysis.hash(made), Analysis.hash(made + ""));
+        assertEquals(8, Analysis.hash(made).length());
     }
 }

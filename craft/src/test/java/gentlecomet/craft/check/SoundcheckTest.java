@@ -16,6 +16,7 @@ import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.Route;
 import java.util.List;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 
@@ -48,9 +49,14 @@ class SoundcheckTest {
                 .map(Finding::rule).collect(Collectors.toSet());
     }
 
-    private void breaks(String rule, Patch patch, String... otherNames) {
-        Set<String> found = rules(patch, otherNames);
-        assertTrue(found.contains(rule), rule + " expected, found " + found);
+    /** Exactly these rules are broken, apart from the loudness, which moves with almost everything. @param broken ids with blanks between them */
+    private void breaks(String broken, Patch patch, String... otherNames) {
+        Set<String> found = new TreeSet<>(rules(patch, otherNames));
+        Set<String> expected = new TreeSet<>(List.of(broken.split(" ")));
+        if (!expected.contains("level.loudness")) {
+            found.remove("level.loudness");
+        }
+        assertEquals(expected, found);
     }
 
     @Test
@@ -69,9 +75,7 @@ class SoundcheckTest {
     @Test
     void loudnessCeilingAndClipping() {
         Patch loud = with(good(), "levelTrim=24", "layer1.source1.level=6");
-        breaks("level.ceiling", loud);
-        breaks("level.clipping", loud);
-        breaks("level.loudness", loud);
+        breaks("level.ceiling level.clipping level.loudness", loud);
     }
 
     @Test
@@ -81,7 +85,7 @@ class SoundcheckTest {
 
     @Test
     void stuckAndLongTails() {
-        breaks("tail.long", with(good().withMacro(3, Macro.UNUSED), "layer1.amplitude.release=9 s"));
+        breaks("tail.long macro.few", with(good().withMacro(3, Macro.UNUSED), "layer1.amplitude.release=9 s"));
         Patch endless = with(good(), "effect1.type=delay", "effect1.mix=50", "effect1.delay.timeLeft=2 s", "effect1.delay.timeRight=2 s", "effect1.delay.feedback=95", "levelTrim=10");
         breaks("tail.stuck", endless);
     }

@@ -38,7 +38,7 @@ class ReleaseTest {
     }
 
     private static byte[] build() {
-        return new ReleaseBuilder().build(COLLECTION, APPROVED, "1.0", part -> { });
+        return new ReleaseBuilder().build(new ReleaseContents(COLLECTION, APPROVED, "1.0"), part -> { });
     }
 
     @Test
@@ -56,7 +56,7 @@ class ReleaseTest {
 
     @Test
     void theCatalogueIsRfc4180() throws Exception {
-        String csv = new String(ZipFormat.read(ARCHIVE, "kit.zip").get(ReleaseBuilder.CATALOGUE), StandardCharsets.UTF_8);
+        String csv = new String(ZipFormat.read(ARCHIVE, "kit.zip").get(CatalogueExporter.PATH), StandardCharsets.UTF_8);
         var records = CSVFormat.RFC4180.builder().setHeader().setSkipHeaderRecord(true).get().parse(new StringReader(csv)).getRecords();
         assertEquals(2, records.size());
         assertEquals("High, \"Tide\"", records.get(1).get("name"));
@@ -87,10 +87,10 @@ class ReleaseTest {
     @Test
     void noCellOfTheCatalogueIsAFormula() {
         for (String evil : List.of("=1+1", "+SUM(A1)", "-2+3", "@cmd", "\tx", "\rx")) {
-            assertEquals("'" + evil, ReleaseBuilder.harmless(evil));
+            assertEquals("'" + evil, CatalogueExporter.harmless(evil));
         }
         for (String plain : List.of("", "Heron Glass", "2 Hands", "a=b")) {
-            assertEquals(plain, ReleaseBuilder.harmless(plain));
+            assertEquals(plain, CatalogueExporter.harmless(plain));
         }
     }
 }

@@ -110,8 +110,7 @@ class BenchController {
 
     @PostMapping("/patches/{id}/edits")
     String edit(@PathVariable long id, @RequestParam long version, @RequestParam Map<String, String> form, Model model) {
-        PatchRow row = patches.get(id);
-        return bench.part(patches.edit(id, version, "", EditKinds.read(new EditFields(form), row.patch())), model);
+        return bench.part(patches.edit(id, version, "", patch -> EditKinds.read(new EditFields(form), patch)), model);
     }
 
     /** Locks or unlocks a parameter. */

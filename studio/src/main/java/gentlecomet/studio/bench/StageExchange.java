@@ -1,5 +1,6 @@
 package gentlecomet.studio.bench;
 
+import gentlecomet.craft.format.Hashes;
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
@@ -9,7 +10,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.zip.CRC32C;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import org.springframework.web.util.ContentCachingResponseWrapper;
@@ -22,13 +22,15 @@ import org.springframework.web.util.ContentCachingResponseWrapper;
 class StageExchange extends OncePerRequestFilter {
 
     private static final String HEADER = "X-Stages";
+    private static final int HASH_DIGITS = 16;
     /** A stage from its first tag to its last; stages stand side by side and have no sections in them. */
     private static final Pattern STAGE = Pattern.compile("<section class=\"stage\"([^>]*) data-stage-panel=\"([a-z]+)\"([^>]*)>(.*?)</section>", Pattern.DOTALL);
 
     @Override
     protected boolean shouldNotFilter(HttpServletRequest request) {
         String accept = request.getHeader("Accept");
-        return !request.getRequestURI().startsWith("/patches/") || accept != null && accept.contains("text/event-stream");
+        String path = request.getRequestURI();
+        return !path.startsWith("/patches/") || path.endsWith(".wav") || accept != null && accept.contains("text/event-stream");
     }
 
     @Override
@@ -64,8 +66,6 @@ class StageExchange extends OncePerRequestFilter {
     }
 
     private static String hash(String stage) {
-        CRC32C crc = new CRC32C();
-        crc.update(stage.getBytes(StandardCharsets.UTF_8));
-        return Long.toHexString(crc.getValue() << 16 ^ stage.length());
+        return Hashes.of(stage.getBytes(StandardCharsets.UTF_8)).substring(0, HASH_DIGITS);
     }
 }

@@ -5,6 +5,7 @@ import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.craft.rules.NameRules;
 import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.patch.Patch;
+import java.nio.charset.StandardCharsets;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.HashMap;
@@ -99,12 +100,13 @@ class PatchStore {
     /** Writes an edit over what was at its number and after it. */
     void insertEdit(long id, int number, String label, String gesture, Patch patch) {
         jdbc.sql("delete from edit where patch_id = :id and number >= :number").param("id", id).param("number", number).update();
+        String content = PatchFormat.write(patch);
         jdbc.sql("""
                 insert into edit (patch_id, number, label, gesture, content, name, name_key, category, level_trim, content_hash, sound_hash)
                 values (:id, :number, :label, :gesture, :content, :name, :nameKey, :category, :trim, :contentHash, :soundHash)""")
                 .param("id", id).param("number", number).param("label", label.length() > LONGEST_LABEL ? label.substring(0, LONGEST_LABEL - 1) + "…" : label)
-                .param("gesture", gesture).param("content", PatchFormat.write(patch)).param("name", patch.name()).param("nameKey", NameRules.key(patch.name()))
-                .param("category", patch.naming().category()).param("trim", patch.value(PatchParameters.LEVEL_TRIM)).param("contentHash", Hashes.content(patch))
+                .param("gesture", gesture).param("content", content).param("name", patch.name()).param("nameKey", NameRules.key(patch.name()))
+                .param("category", patch.naming().category()).param("trim", patch.value(PatchParameters.LEVEL_TRIM)).param("contentHash", Hashes.of(content.getBytes(StandardCharsets.UTF_8)))
                 .param("soundHash", Hashes.sound(patch)).update();
     }
 

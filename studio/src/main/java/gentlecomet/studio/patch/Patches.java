@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -137,7 +138,14 @@ public class Patches {
      */
     @Transactional
     public PatchRow edit(long id, long version, String gesture, PatchEdit edit) {
+        return edit(id, version, gesture, patch -> edit);
+    }
+
+    /** The same with an edit that is read from a form once the patch is known. */
+    @Transactional
+    public PatchRow edit(long id, long version, String gesture, Function<Patch, PatchEdit> reader) {
         PatchRow row = current(id, version);
+        PatchEdit edit = reader.apply(row.patch());
         Patch changed = edit.apply(row.patch());
         if (changed.equals(row.patch())) {
             return row;

@@ -4,6 +4,7 @@ import gentlecomet.craft.format.CollectionFile;
 import gentlecomet.craft.format.Hashes;
 import gentlecomet.craft.release.ReleaseBuilder;
 import gentlecomet.craft.release.ReleaseCheck;
+import gentlecomet.craft.release.ReleaseContents;
 import gentlecomet.craft.release.ReleasePatch;
 import gentlecomet.studio.asset.Assets;
 import gentlecomet.studio.collection.CollectionRow;
@@ -45,7 +46,7 @@ class ReleaseWork {
         List<ReleasePatch> shipped = shipped(collection);
         CollectionFile file = new CollectionFile(collection.name(), collection.author(), collection.licence(), collection.rules(), banks(shipped),
                 assets.neededBy(shipped.stream().map(p -> p.slot().patch()).toList()));
-        byte[] archive = new ReleaseBuilder().build(file, shipped, row.version(), part -> store.progress(releaseId, part * BUILD_SHARE));
+        byte[] archive = new ReleaseBuilder().build(new ReleaseContents(file, shipped, row.version()), part -> store.progress(releaseId, part * BUILD_SHARE));
         ReleaseCheck.Report report = new ReleaseCheck(assets).verify(archive, shipped,
                 part -> store.progress(releaseId, BUILD_SHARE + part * (1 - BUILD_SHARE)));
         store.finish(releaseId, report.passed(), String.join("\n", report.lines()), Hashes.of(archive), archive, shipped.size());

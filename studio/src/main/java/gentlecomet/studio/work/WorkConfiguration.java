@@ -27,13 +27,14 @@ class WorkConfiguration {
     private static final Duration BETWEEN_TRIES = Duration.ofSeconds(2);
 
     @Bean(initMethod = "start", destroyMethod = "stop")
-    Scheduler scheduler(DataSource dataSource, WorkStore store, List<BackgroundTask<?>> declared, @Value("${comet.workers}") int workers) {
+    Scheduler scheduler(DataSource dataSource, WorkStore store, List<BackgroundTask<?>> declared, @Value("${comet.workers}") int workers,
+            @Value("${comet.heartbeat}") Duration heartbeat) {
         int threads = workers > 0 ? workers : Math.max(1, Runtime.getRuntime().availableProcessors() - 1);
         List<Task<?>> tasks = declared.stream().<Task<?>>map(task -> task(task, store)).toList();
-        // Work of a program that was killed in the middle of it is taken up again within a minute.
+        // Work of a program that was killed in the middle of it is taken up again after four heartbeats that did not come.
         // Asked for within a transaction, work is there when the transaction has ended, and not at all when it is taken back.
         return Scheduler.create(new TransactionAwareDataSourceProxy(dataSource), tasks).threads(threads).pollingInterval(Duration.ofMillis(500))
-                .heartbeatInterval(Duration.ofSeconds(10)).missedHeartbeatsLimit(4).serializer(new JsonSerializer())
+                .heartbeatInterval(heartbeat).missedHeartbeatsLimit(4).serializer(new JsonSerializer())
                 .shutdownMaxWait(Duration.ofSeconds(2)).build();
     }
 

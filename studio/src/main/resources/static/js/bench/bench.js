@@ -1,11 +1,8 @@
 // The bench: ties value bars, pictures and forms to the patch in hand.
 import {LivePatch} from '../../engine/engine.js';
 import * as player from '../player/player.js';
-import {ask, say, withVersion} from '../page/requests.js';
 import {PatchState} from './patch-state.js';
-import {retype, showBar, showLock, showNow, wireBar, wireChoice} from './value-bar.js';
-import {refuse} from '../page/refused.js';
-import {rememberFocus} from '../page/focus-kept.js';
+import {showBar, showLock, showNow, wireBar, wireChoice} from './value-bar.js';
 import {draw} from './pictures/pictures.js';
 import {wirePicture} from './pictures/picture-hands.js';
 import {openBarMenu} from './bar-menu.js';
@@ -15,10 +12,11 @@ import {responseOutdated} from './pictures/key-map.js';
 import {drawLive} from './pictures/live-pictures.js';
 import {showSlots, showStages, slotsOf} from './slot-meters.js';
 import {showEars} from '../player/mute-solo.js';
-import {flip, hearNow, showHistory} from './versions.js';
+import {flip, showHistory} from './versions.js';
 import {wireBench} from './bench-forms.js';
 import {besideSoon, freshWords, measureSoon, restWith} from './at-rest.js';
 import {putBack, setAside} from './kept-stages.js';
+import {exchanges} from './exchange.js';
 import {walkTabs} from '../lib/tabs.js';
 import {idOf, indexOf} from '../lib/parameters.js';
 
@@ -49,6 +47,7 @@ export function benchState() {
   return bench() ? state : null;
 }
 
+const {exchange, refresh, bringMore} = exchanges(() => state);
 restWith({state: benchState, edit, openPlace});
 
 /** Brings a freshly loaded or exchanged bench to life. */
@@ -141,87 +140,6 @@ async function edit(fields, field) {
 /** Saves a revision of what is heard now. */
 export async function save() {
   await exchange(`/patches/${state.id}/save`, {note: ''});
-}
-
-let lastExchange = Promise.resolve();
-
-/** One after the other: the next one is sent with the version that the one before has brought. */
-function exchange(url, fields, field) {
-  lastExchange = lastExchange.catch(() => {}).then(() => exchangeNow(url, fields, field));
-  return lastExchange;
-}
-
-async function exchangeNow(url, fields, field) {
-  hearNow();
-  await state.flush();
-  if (state.unsent) {
-    return;
-  }
-  state.hold();
-  try {
-    const response = await ask(url, withVersion(fields, state.version));
-    replaceBench(await response.text());
-  } catch (refusal) {
-    if (refusal.status === 409) {
-      say(refusal.message, {key: 'conflict', buttons: [['Show what is there now', () => location.reload()],
-        ['Put my change on top', () => {
-          state.version = 0;
-          exchange(url, fields, field);
-        }]]});
-      return;
-    }
-    if (!refusal.passing && field?.isConnected && field.matches('input:not([type=hidden]), textarea')) {
-      refuse(field, refusal.message);
-      return;
-    }
-    say(refusal.message);
-    if (!refusal.passing) {
-      replaceBench(await (await ask(`/patches/${state.id}/bench`)).text());
-    }
-  } finally {
-    state.release();
-  }
-}
-
-function replaceBench(html) {
-  const giveBack = rememberFocus(bench());
-  const box = document.createElement('template');
-  box.innerHTML = html;
-  const fresh = box.content.querySelector('#bench');
-  bench().replaceWith(fresh);
-  window.htmx.process(fresh);
-  document.dispatchEvent(new CustomEvent('comet:fresh', {detail: fresh}));
-  giveBack(fresh, retype);
-}
-
-let broughtTimer = null;
-
-/** A moved value has brought bars with it, such as the list of unison voices: they come when the hand rests. */
-function bringMore() {
-  clearTimeout(broughtTimer);
-  broughtTimer = setTimeout(() => {
-    if (!benchState()) {
-      return;
-    }
-    if (state.unsent || bench().querySelector('.bar:active, .bar input')) {
-      bringMore();
-      return;
-    }
-    refresh();
-  }, REST_MS);
-}
-
-/** Shows what the server has; moved values that have not been sent yet are put on top of it. @param {boolean} [whole] all stages, whatever stands here */
-function refresh(whole = false) {
-  lastExchange = lastExchange.catch(() => {}).then(async () => {
-    state.hold();
-    try {
-      replaceBench(await (await ask(`/patches/${state.id}/bench`, {whole})).text());
-    } finally {
-      state.release();
-    }
-  });
-  return lastExchange;
 }
 
 /** Waits until every edit has arrived before htmx sends a request of the bench. */

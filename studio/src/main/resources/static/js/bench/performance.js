@@ -117,7 +117,7 @@ export function wireTouch(element, {id, edit, flush, redraw}) {
     Object.assign(measured, {patch: id(), points: null});
     played.length = 0;
   }
-  const stage = element.querySelector('[data-stage-panel="touch"]');
+  const stage = element.querySelector('[data-stage-panel="performance"]');
   if (!stage) {
     // It has not changed, so the one on the page stays as it is wired.
     return;

@@ -33,8 +33,10 @@ import gentlecomet.studio.measure.MeasureFixture;
 import gentlecomet.studio.patch.StateKind;
 import gentlecomet.studio.release.Releases;
 import gentlecomet.studio.soundcheck.SoundcheckFixture;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -52,6 +54,10 @@ class BackgroundWorkTest extends WebWork {
     private Assets assets;
     @Autowired
     private Versions versions;
+    @Autowired
+    private WorkQueue queue;
+    @Autowired
+    private CountingTask counting;
     @Autowired
     private JdbcClient jdbc;
     @Autowired
@@ -85,6 +91,32 @@ class BackgroundWorkTest extends WebWork {
                 .andExpect(content().string(containsString("Try again"))).andExpect(content().string(not(containsString("data-progress")))));
         send(post("/banks/{id}/measure", bank)).andExpect(status().isNoContent());
         web.perform(get("/banks/{id}", bank)).andExpect(content().string(containsString("data-progress")));
+    }
+
+    @Test
+    void workAskedForTwiceIsDoneOnceAndWhatFailsIsTriedAgain() {
+        String once = "once " + id;
+        String twice = "twice " + id;
+        transaction.executeWithoutResult(t -> {
+            for (int i = 0; i < 3; i++) {
+                queue.ask(counting, List.of(new WorkQueue.Item<>(once, new CountingTask.Data(once)), new WorkQueue.Item<>(twice, new CountingTask.Data(twice))));
+            }
+        });
+        await().atMost(Duration.ofSeconds(30)).until(() -> counting.runs(twice) == 2 && counting.runs(once) == 1);
+        await().atMost(Duration.ofSeconds(10)).until(() -> count("scheduled_tasks where task_name = :value", "counting") == 0);
+        assertEquals(1, counting.runs(once));
+        assertEquals(Map.of(), queue.standing(counting, Map.of(1L, twice), 1).failed(), "a try that succeeds is no failure");
+    }
+
+    /** A worker that was killed leaves its work picked and its heart still; another one takes it up. */
+    @Test
+    void workOfAProgramThatWasKilledIsTakenUpAgain() {
+        String orphan = "orphan " + id;
+        jdbc.sql("""
+                insert into scheduled_tasks (task_name, task_instance, task_data, execution_time, picked, picked_by, last_heartbeat, version)
+                values ('counting', :name, :data, now() - interval '10 minutes', true, 'killed', now() - interval '10 minutes', 5)""")
+                .param("name", orphan).param("data", ("{\"name\": \"" + orphan + "\"}").getBytes(StandardCharsets.UTF_8)).update();
+        await().atMost(Duration.ofSeconds(60)).until(() -> counting.runs(orphan) == 1);
     }
 
     @Test

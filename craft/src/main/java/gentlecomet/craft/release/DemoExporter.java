@@ -1,0 +1,54 @@
+package gentlecomet.craft.release;
+
+import gentlecomet.craft.format.AssetFiles;
+import gentlecomet.craft.format.CollectionFormat;
+import gentlecomet.craft.format.Hashes;
+import gentlecomet.craft.format.WavFormat;
+import gentlecomet.craft.measure.Measuring;
+import gentlecomet.craft.phrase.Phrases;
+import gentlecomet.craft.rules.HouseRules;
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.performance.Audio;
+import gentlecomet.sound.performance.Rendering;
+import java.util.function.DoubleConsumer;
+
+/** Each patch playing the phrase of its category. */
+final class DemoExporter implements Exporter {
+
+    @Override
+    public String id() {
+        return "demos";
+    }
+
+    @Override
+    public String text() {
+        return "24-bit WAV demos, 48 kHz, stereo";
+    }
+
+    @Override
+    public void export(ReleaseContents contents, ReleaseFiles files, DoubleConsumer progress) {
+        Rendering rendering = new Rendering(Measuring.RATE, new AssetFiles(contents.collection().assets()));
+        int done = 0;
+        for (ReleasePatch p : contents.patches()) {
+            Audio demo = demo(rendering, p.slot().patch(), phrase(contents.collection().rules(), p));
+            files.put(path(p), WavFormat.write24(demo));
+            files.noteSamples(path(p), Hashes.samples(demo));
+            progress.accept((double) ++done / contents.patches().size());
+        }
+    }
+
+    /** Where the demo of a patch stands in a release. */
+    static String path(ReleasePatch patch) {
+        return "demos/" + CollectionFormat.fileName(patch.bank(), patch.slot()) + ".wav";
+    }
+
+    /** The phrase that a patch plays. */
+    static String phrase(HouseRules rules, ReleasePatch patch) {
+        return rules.phraseOf(patch.slot().patch().naming().category());
+    }
+
+    /** The demo of a patch: its category's phrase. */
+    static Audio demo(Rendering rendering, Patch patch, String phrase) {
+        return rendering.render(patch, Phrases.get(phrase));
+    }
+}

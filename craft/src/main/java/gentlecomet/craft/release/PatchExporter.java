@@ -1,0 +1,28 @@
+package gentlecomet.craft.release;
+
+import gentlecomet.craft.format.CollectionFormat;
+import java.util.function.DoubleConsumer;
+
+/** The collection, its patches and their sound files, as this program opens them. */
+final class PatchExporter implements Exporter {
+
+    @Override
+    public String id() {
+        return "patches";
+    }
+
+    @Override
+    public String text() {
+        return "collection and patches as JSON, sound files as WAV";
+    }
+
+    @Override
+    public void export(ReleaseContents contents, ReleaseFiles files, DoubleConsumer progress) {
+        CollectionFormat.write(contents.collection()).forEach(files::put);
+    }
+
+    /** Where a patch stands in a release. */
+    static String path(ReleasePatch patch) {
+        return "patches/" + CollectionFormat.fileName(patch.bank(), patch.slot()) + ".json";
+    }
+}
