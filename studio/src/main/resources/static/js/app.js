@@ -1,12 +1,13 @@
 // Starts the page: the strip once, everything else whenever a piece of page arrives.
 import {allowLevelling} from './bench/at-rest.js';
 import {beforeRequest, benchState, chooseStage, flipVersions, matchLevel, openPlace, requestOfBench, save, setUpBench} from './bench/bench.js';
+import {openQuickLine} from './bench/quick-line.js';
 import {listeningKey} from './listening/listening.js';
 import {playClicked, setUpPage} from './page/pages.js';
 import {csrfToken, say, stageHeader} from './page/requests.js';
 import {fieldOf, refuse} from './page/refused.js';
 import {rememberFocus} from './page/focus-kept.js';
-import {panic, playChosen, setUpStrip} from './player/strip.js';
+import {panic, playChosen, setUpStrip, sizeFor} from './player/strip.js';
 import {openShortcuts} from './page/shortcuts.js';
 import {openFinder} from './page/finder.js';
 import {hearAll} from './player/mute-solo.js';
@@ -19,6 +20,9 @@ const ready = new WeakSet();
 function fresh(root) {
   if (root instanceof HTMLElement && !ready.has(root)) {
     ready.add(root);
+    if (root.id === 'content') {
+      sizeFor(document.getElementById('page').dataset.place ?? '');
+    }
     setUpPage(root.parentElement ?? root);
     setUpBench(root);
     allowLevelling();
@@ -139,8 +143,9 @@ function find() {
       ...(bench ? [{text: 'Undo', act: click('undo')}, {text: 'Redo', act: click('redo')}, {text: 'Save revision', act: save}, {text: 'Hear everything: nothing muted or bypassed', act: hearAll},
         {text: 'Hear in mono', act: click('hear-mono')}, {text: 'Match the level around the part in hand', act: matchLevel},
         {text: 'Level to target', act: click('level-to-target')}, {text: 'Flip to the version heard before', act: flipVersions},
+        {text: 'Quick line: type a whole setting', act: openQuickLine},
         {text: 'Add a route', act: () => {
-          chooseStage('motion');
+          chooseStage('modulation');
           document.querySelector('#add-route [name=target]').focus();
         }}] : [])]});
 }
@@ -174,6 +179,9 @@ document.addEventListener('keydown', e => {
     flipVersions();
   } else if (benchState() && e.key === 'g') {
     matchLevel();
+  } else if (benchState() && e.key === 'q') {
+    e.preventDefault();
+    openQuickLine();
   } else {
     listeningKey(e);
   }

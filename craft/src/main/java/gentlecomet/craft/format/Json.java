@@ -78,6 +78,15 @@ public final class Json {
         }
     }
 
+    /** The same on one line, for pages and queues. */
+    public static String compact(Object value) {
+        try {
+            return MAPPER.writeValueAsString(value);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException("cannot be written as JSON: " + value, e);
+        }
+    }
+
     /** A value from JSON that this program itself has written. */
     public static <T> T read(String text, Class<T> type) {
         try {

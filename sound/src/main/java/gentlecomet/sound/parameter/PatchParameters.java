@@ -22,7 +22,7 @@ public final class PatchParameters {
     private static final int V_BEND_UP = PERFORMANCE.number("bendUp", "Bend up", Unit.SEMITONES, Taper.STEPPED, 0, 48, 2);
     private static final int V_BEND_DOWN = PERFORMANCE.number("bendDown", "Bend down", Unit.SEMITONES, Taper.STEPPED, 0, 48, 2);
     private static final int V_BEND_CURVE = PERFORMANCE.number("bendCurve", "Bend curve", Unit.PERCENT, Taper.LINEAR, -100, 100, 0);
-    private static final int V_STACK = PERFORMANCE.number("stack", "Stack", Unit.NONE, Taper.STEPPED, 1, MOST_STACKED, 1);
+    private static final int V_STACK = PERFORMANCE.number("stack", "Stack voices", Unit.NONE, Taper.STEPPED, 1, MOST_STACKED, 1);
     private static final int V_STACK_DETUNE = PERFORMANCE.number("stackDetune", "Stack detune", Unit.CENTS, Taper.CUBIC, 0, 100, 12);
     private static final int V_STACK_WIDTH = PERFORMANCE.number("stackWidth", "Stack width", Unit.PERCENT, Taper.LINEAR, 0, 100, 60);
     private static final int V_TOUCH_THRESHOLD = PERFORMANCE.number("touchThreshold", "Aftertouch from", Unit.PERCENT, Taper.LINEAR, 0, 90, 0);

@@ -163,7 +163,7 @@ class BenchController {
         }
     }
 
-    /** PatchLoudness and portrait, as far as they are known. */
+    /** Loudness and portrait, as far as they are known. */
     @GetMapping("/patches/{id}/measured")
     String measured(@PathVariable long id, Model model) {
         PatchRow row = patches.get(id);

@@ -1,11 +1,11 @@
 package gentlecomet.studio.bench;
 
+import gentlecomet.craft.edit.NamedParts;
 import gentlecomet.craft.format.PatchRules;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.patch.Patch;
-import gentlecomet.studio.bench.view.EffectCards;
 import gentlecomet.studio.page.Findable;
 import gentlecomet.studio.patch.Patches;
 import java.util.List;
@@ -28,13 +28,13 @@ class BenchPlaces implements Findable {
         return sounding(patch).map(p -> {
             int macro = p.index() - PatchParameters.MACRO;
             String name = macro >= 0 && macro < PatchParameters.MACROS ? " " + patch.macros().get(macro).name() : "";
-            return new Place(PatchRules.name(p) + name, EffectCards.typeOf(patch, p), p.id());
+            return new Place(PatchRules.name(p) + name, NamedParts.effectOf(patch, p), p.id());
         }).toList();
     }
 
     /** What routes and macros can move. */
     static List<Place> targets(Patch patch) {
-        return sounding(patch).filter(Parameters::movable).map(p -> new Place(PatchRules.name(p), EffectCards.typeOf(patch, p), p.id())).toList();
+        return sounding(patch).filter(Parameters::movable).map(p -> new Place(PatchRules.name(p), NamedParts.effectOf(patch, p), p.id())).toList();
     }
 
     /** What means something as the patch stands. */

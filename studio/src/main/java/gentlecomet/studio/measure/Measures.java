@@ -61,7 +61,7 @@ public class Measures {
         return byPatch(store.ofBank(bankId), bank, rules);
     }
 
-    /** PatchLoudness of a collection's patches by patch; those that have not been measured are left out. */
+    /** Loudness of a collection's patches by patch; those that have not been measured are left out. */
     public Map<Long, PatchLoudness> loudness(long collectionId, List<PatchSummary> all, HouseRules rules) {
         Map<Long, MeasureStore.Figures> figures = byPatch(store.figures(collectionId), all, rules);
         Map<Long, PatchLoudness> loudness = new HashMap<>();

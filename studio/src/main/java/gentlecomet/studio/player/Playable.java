@@ -46,7 +46,7 @@ public record Playable(long id, String name, Map<String, Double> values, double[
 
     /** As an attribute of a page. */
     public String json() {
-        return Json.write(this);
+        return Json.compact(this);
     }
 
     public static Playable of(PatchRow row, HouseRules rules, Measurement measurement) {

@@ -39,7 +39,7 @@ public class Soundchecks {
 
     /** Identity of house rules, by which findings are kept. */
     static String hash(HouseRules rules) {
-        return Hashes.of(Json.write(rules).getBytes(StandardCharsets.UTF_8));
+        return Hashes.of(Json.compact(rules).getBytes(StandardCharsets.UTF_8));
     }
 
     /** What is known of one patch. @param breaches what its name and category break */
@@ -70,7 +70,7 @@ public class Soundchecks {
     public void askForBank(long bankId, HouseRules rules) {
         String hash = hash(rules);
         Set<Long> known = checked(bankId, hash);
-        String text = Json.write(rules);
+        String text = Json.compact(rules);
         queue.ask(task, patches.inBank(bankId).stream().filter(p -> !known.contains(p.id())).map(p -> data(patches.get(p.id()), hash, text))
                 .map(d -> new WorkQueue.Item<>(d.id(), d)).toList());
     }

@@ -77,7 +77,7 @@ class WorkConfiguration {
     private static final class JsonSerializer implements Serializer {
         @Override
         public byte[] serialize(Object data) {
-            return data == null ? null : Json.write(data).getBytes(StandardCharsets.UTF_8);
+            return data == null ? null : Json.compact(data).getBytes(StandardCharsets.UTF_8);
         }
 
         @Override

@@ -37,7 +37,7 @@ public class WorkQueue {
         }
         store.forgetFailures(task.name(), items.stream().map(Item::id).toList());
         store.insert(task.name(), items.stream().map(Item::id).toArray(String[]::new),
-                items.stream().map(i -> Json.write(i.data()).getBytes(StandardCharsets.UTF_8)).toArray(byte[][]::new));
+                items.stream().map(i -> Json.compact(i.data()).getBytes(StandardCharsets.UTF_8)).toArray(byte[][]::new));
         events.publishEvent(new Asked());
     }
 

@@ -9,11 +9,11 @@ let copied = null;
 function openMover(name, target) {
   const macro = name.match(/^Macro (\d)$/);
   if (macro && document.querySelector(`[data-macro-card="${macro[1]}"] [data-target]`)) {
-    document.querySelector('[data-stage="touch"]').click();
+    document.querySelector('[data-stage="performance"]').click();
     document.querySelector(`[data-macro-card="${macro[1]}"]`).scrollIntoView({block: 'center'});
     return;
   }
-  document.querySelector('[data-stage="motion"]').click();
+  document.querySelector('[data-stage="modulation"]').click();
   const row = [...document.querySelectorAll('#routes tbody tr')].find(r => r.cells[0].textContent === name && r.cells[1].textContent === target);
   row?.scrollIntoView({block: 'center'});
   row?.querySelector('input')?.focus();
@@ -74,7 +74,7 @@ export function openBarMenu(bar, state, edit) {
   }
   menu.append(macros,
     item('Add a route to here …', () => {
-      document.querySelector('[data-stage="motion"]').click();
+      document.querySelector('[data-stage="modulation"]').click();
       const form = document.getElementById('add-route');
       form.elements.target.value = bar.ariaLabel;
       form.elements.source.focus();

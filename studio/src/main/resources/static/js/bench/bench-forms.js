@@ -7,6 +7,7 @@ import {wireEars} from '../player/mute-solo.js';
 import {wireClipboard} from './clipboard.js';
 import {wireVersions} from './versions.js';
 import {wireKeyMap} from './pictures/key-map.js';
+import {wireQuickLine} from './quick-line.js';
 import {wireTouch} from './performance.js';
 import {wireMatch} from './gain-match.js';
 import {standardFields} from '../lib/key-names.js';
@@ -26,6 +27,7 @@ export function wireBench(element, hands) {
   wireParts(element, hands);
   wireKeyMap(element, hands);
   wireTouch(element, hands);
+  wireQuickLine(element, hands);
 }
 
 /** Where a route starts and goes, and what a macro holds, is found by the beginnings of words, or by another word for it. */
@@ -118,6 +120,8 @@ function wireParts(element, {id, image, set, edit, post, flush, openPlace}) {
       edit({kind: 'choose', target: choice.id, value: choice.options[choice.selectedIndex].textContent});
     }
   }));
+  element.querySelectorAll('.layer-switch').forEach(layer => layer.addEventListener('click', () =>
+    edit({kind: 'choose', target: layer.id, value: layer.ariaChecked === 'true' ? 'off' : 'on'})));
   wireFiles(element, post, edit);
   wireMatch(element, post);
   wireEars(element);

@@ -87,7 +87,7 @@ export function setUpBench(root) {
     state.beginGesture();
     state.set(index, value);
   };
-  wireBench(element, {id: () => state.id, image: () => state.image, set, edit, post, save, flush: () => state.flush(), openPlace, redraw});
+  wireBench(element, {id: () => state.id, image: () => state.image, set, edit, post, save, flush: () => state.flush(), openPlace, redraw, layer: () => layer});
   putBack(element);
   element.querySelectorAll('.bar[role=slider], .bar-choice').forEach(bar => state.locked.has(indexOf(bar)) && showLock(bar, true));
   const wanted = location.hash.slice(1);

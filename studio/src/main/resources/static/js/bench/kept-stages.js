@@ -1,24 +1,26 @@
-// A fresh bench brings only the stages that have changed: those that stand on the page already stay, with everything that is wired to them.
+// A fresh bench brings only the stages, and within them the parts, that have changed: those that stand on the page already stay, with everything wired to them.
 
-/** Stages that stay: a mark in the fresh bench, and what goes there. */
+/** What stays: a mark in the fresh bench, and what goes there. */
 let aside = [];
-/** The stages that stand on the page now, by name, and the patch they are of. */
+/** The stages and parts that stand on the page now, by name, and the patch they are of. */
 const standing = new Map();
 let standingFor = '';
 
+const nameOf = element => element.dataset.stagePanel ?? element.dataset.keep;
+
 /**
- * Takes the unchanged stages out of a fresh bench, so that only what has changed is wired.
+ * Takes what is unchanged out of a fresh bench, so that only what has changed is wired.
  * @param {HTMLElement} element the fresh bench
- * @returns {boolean} false where a stage is meant to stay that does not stand here: then the whole bench is needed
+ * @returns {boolean} false where something is meant to stay that does not stand here: then the whole bench is needed
  */
 export function setAside(element) {
   aside = [];
   let whole = true;
-  element.querySelectorAll('[data-stage-panel][data-kept]').forEach(panel => {
-    const kept = standing.get(panel.dataset.stagePanel);
-    if (kept?.dataset.hash === panel.dataset.hash && standingFor === element.dataset.patch) {
-      const mark = document.createComment(panel.dataset.stagePanel);
-      panel.replaceWith(mark);
+  element.querySelectorAll('[data-kept]').forEach(empty => {
+    const kept = standing.get(nameOf(empty));
+    if (kept?.dataset.hash === empty.dataset.hash && standingFor === element.dataset.patch) {
+      const mark = document.createComment(nameOf(empty));
+      empty.replaceWith(mark);
       aside.push([mark, kept]);
     } else {
       whole = false;
@@ -27,11 +29,11 @@ export function setAside(element) {
   return whole;
 }
 
-/** Puts them into the fresh bench, which stands on the page now. */
+/** Puts it into the fresh bench, which stands on the page now. */
 export function putBack(element) {
   aside.forEach(([mark, kept]) => mark.replaceWith(kept));
   aside = [];
   standing.clear();
   standingFor = element.dataset.patch;
-  element.querySelectorAll('[data-stage-panel]').forEach(panel => standing.set(panel.dataset.stagePanel, panel));
+  element.querySelectorAll('[data-stage-panel], [data-keep]').forEach(part => standing.set(nameOf(part), part));
 }

@@ -21,10 +21,10 @@ class Refusal extends Error {
   }
 }
 
-/** The stages of the bench that stand on the page: the server does not send them again while they stay the same. @returns {Record<string, string>} */
+/** The stages of the bench and their parts that stand on the page: the server does not send them again while they stay the same. @returns {Record<string, string>} */
 export function stageHeader() {
-  const panels = [...document.querySelectorAll('[data-stage-panel][data-hash]')];
-  return panels.length === 0 ? {} : {'X-Stages': panels.map(p => `${p.dataset.stagePanel}:${p.dataset.hash}`).join(' ')};
+  const kept = [...document.querySelectorAll('[data-stage-panel][data-hash], [data-keep][data-hash]')];
+  return kept.length === 0 ? {} : {'X-Stages': kept.map(k => `${k.dataset.stagePanel ?? k.dataset.keep}:${k.dataset.hash}`).join(' ')};
 }
 
 /**

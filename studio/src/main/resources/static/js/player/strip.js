@@ -13,6 +13,9 @@ const WHITE_ROW = {KeyA: 0, KeyW: 1, KeyS: 2, KeyE: 3, KeyD: 4, KeyF: 5, KeyT: 6
 const FLOOR_DB = -60;
 /** In a window lower than this the strip begins slim. */
 const LOW_WINDOW = 560;
+/** Pages on which one patch is in hand: the strip begins full there, and slim on pages of lists. */
+const IN_HAND = ['bench', 'listening'];
+let page = '';
 
 let octave = 48;
 let noteMode = false;
@@ -42,7 +45,6 @@ export function setUpStrip() {
   });
   id('player-panic').addEventListener('click', panic);
   id('player-size').addEventListener('click', () => showFull(id('player').classList.contains('slim')));
-  showFull(localStorage.getItem('comet-player') === null ? window.innerHeight >= LOW_WINDOW : localStorage.getItem('comet-player') === 'full', false);
   document.querySelectorAll('[data-octave]').forEach(b => b.addEventListener('click', () => shift(Number(b.dataset.octave))));
   id('player-bend').addEventListener('input', e => player.move('bend', Number(e.target.value)));
   for (const event of ['change', 'pointerup']) {
@@ -99,8 +101,15 @@ function showFull(full, remember = true) {
   id('player').classList.toggle('slim', !full);
   id('player-size').setAttribute('aria-expanded', String(full));
   if (remember) {
-    localStorage.setItem('comet-player', full ? 'full' : 'slim');
+    localStorage.setItem(`comet-player-${page}`, full ? 'full' : 'slim');
   }
+}
+
+/** Brings the height at which the strip was left on pages of this kind. @param {string} place entry of the rail that is lit */
+export function sizeFor(place) {
+  page = place;
+  const left = localStorage.getItem(`comet-player-${place}`);
+  showFull(left === null ? IN_HAND.includes(place) && window.innerHeight >= LOW_WINDOW : left === 'full', false);
 }
 
 /** Tempo typed in the strip, in beats per minute. */

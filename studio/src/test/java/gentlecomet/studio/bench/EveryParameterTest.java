@@ -27,7 +27,7 @@ import org.junit.jupiter.api.Test;
 @StudioTest
 class EveryParameterTest extends WebWork {
 
-    private static final Pattern BAR = Pattern.compile("<(?:div class=\"bar\"|select class=\"bar-choice\")[^>]* id=\"([^\"]+)\"");
+    private static final Pattern BAR = Pattern.compile("<(?:div class=\"bar\"|select class=\"bar-choice\"|button type=\"button\" role=\"switch\")[^>]* id=\"([^\"]+)\"");
     private static final Pattern OTHERS = Pattern.compile("\\b(layer|source|lfo|effect)([2-9]|1[0-9])\\b");
     private static final Pattern DECIDES = Pattern.compile("<select class=\"bar-choice\" id=\"([^\"]+)\"[^>]* data-decides");
 

@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.util.HashSet;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -53,6 +54,22 @@ class StageExchangeTest {
         String first = StageExchange.exchanged(page("<p>same</p>", "<p>same</p>"), Set.of());
         String swapped = "filter:" + hashOf(first, "level").substring("level:".length());
         assertTrue(StageExchange.exchanged(page("<p>same</p>", "<p>same</p>"), Set.of(swapped)).contains("<p>same</p>"));
+    }
+
+    /** Of a stage that has changed only the parts that have changed are sent; divisions inside a part do not end it. */
+    @Test
+    void partsThatAreTheSameComeBackEmpty() {
+        String one = "<div class=\"source\" data-keep=\"layer1.source1.\"><div>wave</div></div><!--/keep-->";
+        String two = "<div data-keep=\"layer1.source2.\"><div>level <div>-6</div></div></div><!--/keep-->";
+        String first = StageExchange.exchanged(page(one + two, "x"), Set.of());
+        Matcher hash = Pattern.compile("data-keep=\"(layer1\\.source\\d\\.)\" data-hash=\"([0-9a-f]+)\"").matcher(first);
+        Set<String> known = new HashSet<>();
+        while (hash.find()) {
+            known.add(hash.group(1) + ":" + hash.group(2));
+        }
+        assertEquals(2, known.size());
+        String second = StageExchange.exchanged(page(one + two.replace("-6", "-9"), "x"), known);
+        assertTrue(second.contains(" data-kept></div>") && !second.contains("wave") && second.contains("level <div>-9</div></div></div>"), second);
     }
 
     @Test

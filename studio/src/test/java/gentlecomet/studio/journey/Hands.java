@@ -115,7 +115,7 @@ final class Hands {
 
     private void type(String parameter, String text) {
         if (parameter.matches("macro\\d")) {
-            open("touch");
+            open("performance");
         } else if (parameter.equals("levelTrim")) {
             open("level");
         } else {
@@ -142,7 +142,7 @@ final class Hands {
     }
 
     private void addRoute(String from, String to, String depth) {
-        open("motion");
+        open("modulation");
         page.find("#add-route input[name=source]").sendKeys(from);
         page.find("#add-route input[name=target]").sendKeys(to);
         page.find("#add-route input[name=depth]").sendKeys(depth);
@@ -159,7 +159,7 @@ final class Hands {
     }
 
     private void nameMacro(String number, String name, String low, String high) {
-        open("touch");
+        open("performance");
         String card = "[data-macro-card='" + number + "'] ";
         changing(() -> page.fill(card + "input[name=name]", name));
         changing(() -> page.fill(card + "input[name=lowEnd]", low));
@@ -168,7 +168,7 @@ final class Hands {
 
     /** Both ends, each of one or two words: "180 1.6k" or "80 ms 1.8 s". */
     private void hold(String number, String target, String ends) {
-        open("touch");
+        open("performance");
         String[] words = ends.split(" ");
         String low = words.length == 4 ? words[0] + " " + words[1] : words[0];
         String high = words.length == 4 ? words[2] + " " + words[3] : words[words.length - 1];

@@ -5,6 +5,7 @@ import gentlecomet.craft.edit.CompositeEdit;
 import gentlecomet.craft.edit.DepthText;
 import gentlecomet.craft.edit.FillRows;
 import gentlecomet.craft.edit.MoveEffect;
+import gentlecomet.craft.edit.NamedParts;
 import gentlecomet.craft.edit.PastePart;
 import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.craft.edit.PatchEdit.EditException;
@@ -14,6 +15,7 @@ import gentlecomet.craft.edit.ShapeRoute;
 import gentlecomet.craft.edit.SplitLayer;
 import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.craft.format.PatchRules;
+import gentlecomet.craft.quick.QuickLine;
 import gentlecomet.craft.response.VelocityCurve;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
@@ -74,6 +76,7 @@ public final class EditKinds {
         kinds.put("removeRecording", (f, patch) -> new SetRecording(f.layer(), f.source(), null));
         kinds.put("swapLayers", (f, patch) -> CompositeEdit.swapLayers(patch, f.number("one"), f.number("other")));
         kinds.put("fitVelocity", (f, patch) -> fitVelocity(f));
+        kinds.put("quickLine", (f, patch) -> QuickLine.edit(patch, f.layer(), f.text("line")));
         kinds.put("split", (f, patch) -> new SplitLayer(f.form().containsKey("layer") ? f.layer() : 0, f.key()));
         return kinds;
     }

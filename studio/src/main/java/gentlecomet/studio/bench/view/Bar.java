@@ -1,10 +1,8 @@
 package gentlecomet.studio.bench.view;
 
 import gentlecomet.craft.format.PatchRules;
-import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
-import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.MacroTarget;
 import gentlecomet.sound.patch.Patch;
@@ -47,8 +45,6 @@ public record Bar(Parameter parameter, double value, String text, int macro, Str
                 brackets.add(route.source().label() + "," + p.position(reach[0]) + "," + p.position(reach[1]));
             }
         }
-        boolean layerSwitch = p.index() >= PatchParameters.SIZE && p.index() == Parameters.ofLayer(Parameters.layerOf(p.index()), LayerParameters.ON);
-        return new Bar(p, value, ValueText.format(p, value), macro + 1, String.join(";", brackets), layerSwitch || Parameters.decides(p)
-                || p.facts().bringsParts());
+        return new Bar(p, value, ValueText.format(p, value), macro + 1, String.join(";", brackets), Parameters.decides(p) || p.facts().bringsParts());
     }
 }

@@ -9,6 +9,9 @@ import org.springframework.web.util.HtmlUtils;
  */
 final class BarMarkup {
 
+    /** Labels beyond this many characters take two lines. */
+    private static final int LONG_LABEL = 13;
+
     private final StringBuilder out = new StringBuilder(900);
 
     private BarMarkup() {
@@ -48,7 +51,7 @@ final class BarMarkup {
         if (!bar.brackets().isEmpty()) {
             out.append(attribute("data-brackets", bar.brackets()));
         }
-        out.append("><span class=\"bar-label\"><span>").append(escaped(p.label())).append("</span>");
+        out.append("><span").append(labelClass(p)).append("><span>").append(escaped(p.label())).append("</span>");
         if (bar.macro() > 0) {
             out.append("<span class=\"held\" title=\"Held by macro ").append(bar.macro()).append("\">M").append(bar.macro()).append("</span>");
         }
@@ -58,8 +61,8 @@ final class BarMarkup {
     /** With the choice that is made; the page brings the others, which the engine knows. */
     private void choice(Bar bar) {
         Parameter p = bar.parameter();
-        out.append("<div class=\"bar choice-bar\"><label class=\"bar-label\"").append(attribute("for", p.id())).append('>').append(escaped(p.label()))
-                .append("</label><select class=\"bar-choice\"").append(attribute("id", p.id())).append(attribute("aria-label", bar.fullName()));
+        out.append("<div class=\"bar choice-bar\"><label").append(labelClass(p)).append(attribute("for", p.id())).append("><span>").append(escaped(p.label()))
+                .append("</span></label><select class=\"bar-choice\"").append(attribute("id", p.id())).append(attribute("aria-label", bar.fullName()));
         if (bar.decides()) {
             out.append(" data-decides");
             if (p.division()) {
@@ -67,6 +70,10 @@ final class BarMarkup {
             }
         }
         out.append("><option").append(attribute("value", (int) bar.value())).append(" selected>").append(escaped(bar.text())).append("</option></select></div>");
+    }
+
+    private static String labelClass(Parameter p) {
+        return p.label().length() > LONG_LABEL ? " class=\"bar-label long\"" : " class=\"bar-label\"";
     }
 
     private static String attribute(String name, Object value) {

@@ -10,8 +10,6 @@ import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.Patch;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /**
  * A chain of effects: a card for each slot that is in use.
@@ -20,8 +18,6 @@ import java.util.regex.Pattern;
  * @param full  whether no slot is free
  */
 public record EffectCards(int layer, List<Card> cards, boolean full, List<Choice> types) {
-
-    private static final Pattern SLOT = Pattern.compile("^(layer\\d\\.)?effect\\d+\\.");
 
     /**
      * An effect in use.
@@ -60,16 +56,6 @@ public record EffectCards(int layer, List<Card> cards, boolean full, List<Choice
             types.add(new Choice(t, ValueText.spoken(ids.get(t)), false));
         }
         return new EffectCards(layer, cards, used.size() == slots, types);
-    }
-
-    /** What effect a parameter belongs to, as the cards call it; empty for one that belongs to none. */
-    public static String typeOf(Patch patch, Parameter parameter) {
-        Matcher slot = SLOT.matcher(parameter.id());
-        if (!slot.find()) {
-            return "";
-        }
-        Parameter type = Parameters.find(slot.group() + "type");
-        return name(ValueText.spoken(type.choices().get((int) patch.value(type.index()))));
     }
 
     private static String name(String id) {
