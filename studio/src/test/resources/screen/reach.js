@@ -5,6 +5,8 @@ const complaints = [];
 const scroller = document.getElementById('page');
 document.querySelectorAll('#content details').forEach(fold => { if (!fold.matches('.row-menu')) { fold.open = true; } });
 
+document.querySelectorAll('.effect-card[hidden]').forEach(card => { card.hidden = false; });
+
 const seen = element => !element.closest('thead') && element.checkVisibility({visibilityProperty: true, opacityProperty: true}) && element.getClientRects().length > 0
   && !element.closest('.visually-hidden, dialog:not([open])') && !element.matches('.visually-hidden-focusable');
 const name = element => {

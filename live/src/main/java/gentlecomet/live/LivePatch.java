@@ -82,6 +82,12 @@ public final class LivePatch {
         return ValueText.format(Parameters.at(index), value);
     }
 
+    /** A second reading of a value where two are usual, else empty. */
+    @JSExport
+    public static String also(int index, double value) {
+        return ValueText.also(Parameters.at(index), value);
+    }
+
     /** The name of a key as it is kept, C4 = 60. @param key 0 to 127 */
     @JSExport
     public static String keyName(int key) {

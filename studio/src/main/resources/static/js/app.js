@@ -1,7 +1,7 @@
 // Starts the page: the strip once, everything else whenever a piece of page arrives.
 import {allowLevelling} from './bench/at-rest.js';
 import {beforeRequest, benchState, chooseStage, flipVersions, matchLevel, openPlace, requestOfBench, save, setUpBench} from './bench/bench.js';
-import {openQuickLine} from './bench/quick-line.js';
+import {openQuickLine} from './bench/quick/quick-line.js';
 import {listeningKey} from './listening/listening.js';
 import {playClicked, setUpPage} from './page/pages.js';
 import {csrfToken, say, stageHeader} from './page/requests.js';

@@ -37,7 +37,7 @@ class MigrationTest {
     private Flyway current;
 
     @ParameterizedTest
-    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7})
+    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8})
     void aDatabaseOfAnOlderVersionComesUpToDate(int version) throws Exception {
         String schema = "migration_from_" + version;
         try (Connection connection = DriverManager.getConnection(url, user, password)) {
@@ -99,7 +99,9 @@ class MigrationTest {
             jdbc.sql("insert into variation (patch_id, quality, words, moves, content, sound_hash) values (1, 'darker', 'w', '', :content, :h)").param("content", content).param("h", HASH).update();
         }
         if (version >= 4) {
-            run(connection, "insert into parameter_lock (patch_id, parameter) values (1, 'layer1.source1.copies'), (1, 'effect1.bands.down'), (1, 'layer1.filter1.cutoff')");
+            run(connection, version < 8
+                    ? "insert into parameter_lock (patch_id, parameter) values (1, 'layer1.source1.copies'), (1, 'effect1.bands.down'), (1, 'layer1.filter1.cutoff')"
+                    : "insert into parameter_lock (patch_id, parameter) values (1, 'layer1.source1.unisonVoices'), (1, 'effect1.multiband.downThreshold'), (1, 'layer1.filter1.cutoff')");
         }
     }
 

@@ -24,7 +24,8 @@ public record AddEffect(int layer, int type) implements PatchEdit {
         return slot(before).label(before);
     }
 
-    private PatchEdit slot(Patch patch) {
+    /** The slot that it goes to, from 0. @throws EditException when there is no such layer, or none is free */
+    int place(Patch patch) {
         if (layer < -1 || layer >= Parameters.LAYERS) {
             throw new EditException("There is no such layer.");
         }
@@ -39,6 +40,10 @@ public record AddEffect(int layer, int type) implements PatchEdit {
         if (free < 0) {
             throw new EditException("All " + slots + " places of the chain are taken.");
         }
-        return new SetValue(Parameters.at(Parameters.ofEffect(layer, free)), type);
+        return free;
+    }
+
+    private PatchEdit slot(Patch patch) {
+        return new SetValue(Parameters.at(Parameters.ofEffect(layer, place(patch))), type);
     }
 }

@@ -1,7 +1,12 @@
 package gentlecomet.craft.edit;
 
+import gentlecomet.sound.parameter.EffectParameters;
+import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.parameter.SourceParameters;
+import gentlecomet.sound.parameter.Taper;
+import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.Patch;
 import java.util.ArrayList;
 import java.util.List;
@@ -41,6 +46,54 @@ public record CompositeEdit(String description, List<PatchEdit> edits) implement
         String a = "layer" + one + ".";
         String b = "layer" + other + ".";
         return new CompositeEdit("Layers " + one + " and " + other + " swapped", List.of(new PastePart(patch, a, b), new PastePart(patch, b, a)));
+    }
+
+    /**
+     * A route that takes a parameter from where it sounds now as far as a value; where there is a route between the two already, its depth.
+     *
+     * @param value in the parameter's own unit
+     */
+    public static PatchEdit reach(Patch patch, Modulator source, Parameter target, double value) {
+        double now = patch.soundingValue(target);
+        double depth = target.taper() == Taper.LOGARITHMIC ? Math.log(value / now) / Math.log(2) : value - now;
+        for (int r = 0; r < patch.routes().size(); r++) {
+            if (patch.routes().get(r).source() == source && patch.routes().get(r).target().equals(target)) {
+                return new SetDepth(r, depth);
+            }
+        }
+        return new AddRoute(source, target, depth);
+    }
+
+    /**
+     * A macro holds a parameter: its present value is the end at which the macro stands nearer, and the other end is given.
+     *
+     * @param macro from 0
+     * @param value of the other end; NaN for a quarter of the range away
+     */
+    public static PatchEdit hold(Patch patch, int macro, Parameter target, double value) {
+        double now = patch.soundingValue(target);
+        double at = target.position(now);
+        double other = Double.isNaN(value) ? target.value(at < 0.75 ? at + 0.25 : at - 0.25) : value;
+        boolean nowIsHigh = patch.value(PatchParameters.MACRO + macro) > 50;
+        return new CompositeEdit(new AddTarget(macro, target).label(patch), List.of(new AddTarget(macro, target),
+                new SetEnd(macro, target, nowIsHigh, now), new SetEnd(macro, target, !nowIsHigh, other)));
+    }
+
+    /**
+     * An effect once more, at the end of a chain.
+     *
+     * @param part  start of the ids of the effect's parameters, for example {@code layer1.effect2.}
+     * @param layer chain that it is copied to, from 0, or -1 for the one that all layers share
+     * @throws EditException when there is no such effect, or no free place
+     */
+    public static PatchEdit copyEffect(Patch patch, String part, int layer) {
+        Parameter type = Parameters.find(part + "type");
+        if (type == null || !part.matches("(layer\\d\\.)?effect\\d+\\.") || patch.value(type.index()) == EffectParameters.NONE) {
+            throw new EditException("There is no such effect to copy.");
+        }
+        int slot = new AddEffect(layer, (int) patch.value(type.index())).place(patch);
+        String to = Parameters.at(Parameters.ofEffect(layer, slot)).id();
+        return new PastePart(patch, part, to.substring(0, to.length() - "type".length()));
     }
 
     /**

@@ -33,8 +33,8 @@ public record PastePart(Patch source, String from, String to) implements PatchEd
     private static final Pattern SOURCE = Pattern.compile("layer([1-4])\\.source([1-3])\\.");
     private static final Pattern LAYER = Pattern.compile("layer([1-4])\\.");
 
-    /** The kind of a part: parts of one kind fit into each other's places. */
-    static String kind(String part) {
+    /** The kind of a part: parts of one kind fit into each other's places. @param part start of its parameters' ids */
+    public static String kind(String part) {
         return part.replaceFirst("^layer\\d\\.(?=.)", "").replaceAll("\\d+", "#").replace("amplitude", "envelope#");
     }
 

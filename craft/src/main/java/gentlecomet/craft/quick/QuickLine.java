@@ -90,6 +90,9 @@ public final class QuickLine {
         if (!reading.fault().isEmpty()) {
             throw new EditException(reading.fault());
         }
+        if (reading.edit() == null && !line.isBlank()) {
+            throw new EditException("All of this stands so already.");
+        }
         if (reading.edit() == null) {
             throw new EditException("The line is empty. It begins with a part, such as " + PartName.EXAMPLES + ".");
         }

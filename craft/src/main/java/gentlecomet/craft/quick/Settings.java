@@ -187,9 +187,9 @@ final class Settings {
 
     private int choice(List<String> words, int at, boolean only) {
         for (int length = Math.min(LONGEST_VALUE, words.size() - at); length > 0; length--) {
-            String text = trade(String.join(" ", words.subList(at, at + length)));
+            String text = String.join(" ", words.subList(at, at + length));
             for (Parameter p : choices()) {
-                double value = p.taper() == Taper.CHOICE ? value(p, text) : text.equals("off") ? p.min() : Double.NaN;
+                double value = p.taper() == Taper.CHOICE ? chosen(p, text) : text.equals("off") ? p.min() : Double.NaN;
                 if (!Double.isNaN(value)) {
                     if (!only) {
                         sketch.set(p, value);
@@ -210,6 +210,12 @@ final class Settings {
         // The table of a source is asked before choices that mean nothing to it as it stands.
         ordered.sort((a, b) -> Boolean.compare(!sketch.patch().relevant(a), !sketch.patch().relevant(b)));
         return ordered;
+    }
+
+    /** The number of a choice by its own name here, or by the trade's, or NaN. */
+    private static double chosen(Parameter choice, String text) {
+        double own = value(choice, text);
+        return Double.isNaN(own) ? value(choice, trade(text)) : own;
     }
 
     private static double value(Parameter choice, String text) {
@@ -240,7 +246,7 @@ final class Settings {
 
     /** Parameters that a name may mean, the likeliest first. */
     private List<Parameter> named(String text) {
-        String wanted = ALSO.getOrDefault(text, text);
+        String wanted = parameters.stream().anyMatch(p -> typeAllows(p) && p.label().equalsIgnoreCase(text)) ? text : ALSO.getOrDefault(text, text);
         sidesNamed = text.startsWith("left") || text.startsWith("right");
         List<Parameter> exact = new ArrayList<>();
         List<Parameter> beginning = new ArrayList<>();
@@ -288,7 +294,8 @@ final class Settings {
 
     private static double value(Parameter p, List<String> words, int from, int length) {
         String text = String.join(" ", words.subList(from, from + length));
-        return p.taper() == Taper.CHOICE ? ValueText.parse(p, trade(text)) : ValueText.parse(p, text);
+        double own = ValueText.parse(p, text);
+        return p.taper() == Taper.CHOICE && Double.isNaN(own) ? ValueText.parse(p, trade(text)) : own;
     }
 
     private static String trade(String choice) {

@@ -93,7 +93,16 @@ final class Sketch {
         }
         typed.add(parameter);
         place = parameter.id();
-        apply(new PatchEdit.SetValue(parameter, value));
+        if (patch.soundingValue(parameter) != value) {
+            apply(new PatchEdit.SetValue(parameter, value));
+        }
+    }
+
+    /** Puts a parameter where it was, or to its default, whatever other choices say. */
+    void reset(Parameter parameter, double value) {
+        if (patch.soundingValue(parameter) != value) {
+            apply(new PatchEdit.SetValue(parameter, value));
+        }
     }
 
     /** A route from a modulator; where there is one already, its depth. */

@@ -87,7 +87,7 @@ final class Tools {
             double db = p.id().endsWith(".level") ? LEVEL_DB : OTHER_DB;
             least = value - db;
             most = value + db;
-        } else if (p.unit() == Unit.PERCENT) {
+        } else if (p.unit() == Unit.PERCENT || p.unit() == Unit.PERCENT_LEVEL) {
             least = value - PERCENT;
             most = value + PERCENT;
         } else if (p.unit() == Unit.RADIANS || p.id().endsWith(".detune")) {

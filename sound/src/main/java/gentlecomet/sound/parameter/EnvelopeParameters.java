@@ -41,7 +41,7 @@ public final class EnvelopeParameters {
         group.timed(ATTACK_DIVISION, "attack", "Attack", Unit.SECONDS, Taper.CUBIC, 0, 20, attack);
         group.timed(HOLD_DIVISION, "hold", "Hold", Unit.SECONDS, Taper.CUBIC, 0, 5, 0);
         group.timed(DECAY_DIVISION, "decay", "Decay", Unit.SECONDS, Taper.CUBIC, 0.001, 20, decay);
-        group.number("sustain", "Sustain", Unit.PERCENT, Taper.LINEAR, 0, 100, sustain);
+        group.number("sustain", "Sustain", Unit.PERCENT_LEVEL, Taper.LINEAR, 0, 100, sustain);
         group.timed(RELEASE_DIVISION, "release", "Release", Unit.SECONDS, Taper.CUBIC, 0.001, 20, release);
         group.number("attackCurve", "Attack curve", Unit.PERCENT, Taper.LINEAR, -100, 100, 0);
         group.number("decayCurve", "Decay curve", Unit.PERCENT, Taper.LINEAR, 0, 100, 100);

@@ -98,7 +98,7 @@ public record Parameter(int index, String id, String label, String place, Unit u
 
     /** The unit in which routes to this parameter count: octaves for logarithmic ones, else its own. */
     public Unit depthUnit() {
-        return taper == Taper.LOGARITHMIC ? Unit.OCTAVES : unit;
+        return taper == Taper.LOGARITHMIC ? Unit.OCTAVES : unit == Unit.PERCENT_LEVEL ? Unit.PERCENT : unit;
     }
 
     /** The greatest depth of a route to this parameter, up or down, in {@link #depthUnit()}. */

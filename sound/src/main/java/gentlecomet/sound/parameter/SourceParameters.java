@@ -18,7 +18,7 @@ public final class SourceParameters {
     public static final int OCTAVE = GROUP.number("octave", "Octave", Unit.OCTAVES, Taper.STEPPED, -4, 4, 0);
     public static final int SEMITONES = GROUP.number("semitones", "Semitones", Unit.SEMITONES, Taper.STEPPED, -48, 48, 0);
     public static final int CENTS = GROUP.number("cents", "Fine tune", Unit.CENTS, Taper.LINEAR, -100, 100, 0);
-    public static final int RATIO = GROUP.number("ratio", "Frequency ratio", Unit.NONE, Taper.LOGARITHMIC, 0.03125, 32, 1);
+    public static final int RATIO = GROUP.number("ratio", "Frequency ratio", Unit.RATIO, Taper.LOGARITHMIC, 0.03125, 32, 1);
     public static final int OFFSET = GROUP.number("offset", "Offset", Unit.HERTZ, Taper.LINEAR, -500, 500, 0);
     public static final int KEY_FOLLOW = GROUP.number("keyFollow", "Key follow", Unit.PERCENT, Taper.LINEAR, 0, 100, 100);
 

@@ -20,6 +20,10 @@ public enum Unit {
     RADIANS("rad"),
     /** Parts of a hundred, stored as 0 to 100. */
     PERCENT("%"),
+    /** A level as a part of full, stored as 0 to 100; typed in decibels as well. */
+    PERCENT_LEVEL("%"),
+    /** A frequency as a multiple of another; typed in semitones or cents as well. */
+    RATIO(""),
     /** A MIDI key number, shown as a note name with C4 = 60. */
     KEY(""),
     /** Quarter notes per minute. */

@@ -1,5 +1,7 @@
 package gentlecomet.sound.parameter;
 
+import gentlecomet.sound.maths.Polynomials;
+
 /**
  * Values as people read and type them: "1.20 kHz", "12 ms", "-6.0 dB", "C#4", "off". Used by the server and, compiled, by
  * the page, so both say the same.
@@ -9,6 +11,13 @@ public final class ValueText {
     private static final String DIGITS = "0123456789";
     /** Digits that a typed number needs; decimals beyond them are passed over. */
     private static final int MOST_DIGITS = 15;
+    private static final double CYCLE = 2 * Math.PI;
+    /** 20 log10(2). */
+    private static final double DB_PER_DOUBLING = 6.020599913279624;
+    /** ln(1000): a fall by 60 dB in time constants. */
+    private static final double NEPERS_TO_60_DB = 6.907755278982137;
+    /** Rate at which a time typed in samples is counted, in Hz. */
+    private static final double SAMPLE_RATE = 48000;
 
     private ValueText() {
     }
@@ -41,6 +50,7 @@ public final class ValueText {
                         : fixed(value, 2) + " s";
             case DECIBELS:
             case PERCENT:
+            case PERCENT_LEVEL:
             case CENTS:
             case BEATS_PER_MINUTE:
                 return withUnit(fixed(value, 1), unit);
@@ -81,10 +91,10 @@ public final class ValueText {
         if (parameter.taper() == Taper.CHOICE) {
             return choice(parameter, text);
         }
-        if (text.equals("off") && parameter.taper() == Taper.DECIBEL) {
+        if (text.equals("off") && (parameter.taper() == Taper.DECIBEL || parameter.unit() == Unit.PERCENT_LEVEL)) {
             return parameter.min();
         }
-        if (text.equals("neutral")) {
+        if (text.equals("default") || text.equals("neutral")) {
             return parameter.neutral();
         }
         if (parameter.unit() == Unit.KEY) {
@@ -102,11 +112,9 @@ public final class ValueText {
         String suffix = text.substring(end).trim();
         switch (unit) {
             case SECONDS:
-                return suffix.equals("s") || suffix.equals("sec") ? number
-                        : suffix.isEmpty() || suffix.equals("ms") ? number / 1000 : Double.NaN;
+                return seconds(number, suffix);
             case HERTZ:
-                return suffix.equals("k") || suffix.equals("khz") ? number * 1000
-                        : suffix.isEmpty() || suffix.equals("hz") ? number : Double.NaN;
+                return hertz(number, suffix);
             case CENTS:
                 return suffix.equals("st") ? number * 100 : matches(suffix, "ct", "cent", "cents") ? number : Double.NaN;
             case SEMITONES:
@@ -114,7 +122,13 @@ public final class ValueText {
             case OCTAVES:
                 return suffix.equals("st") ? number / 12 : matches(suffix, "oct", "octave", "octaves") ? number : Double.NaN;
             case RADIANS:
-                return matches(suffix, "rad", "radians") ? number : Double.NaN;
+                return matches(suffix, "rad", "radians") ? number : suffix.equals("%") ? number / 100 * CYCLE
+                        : !suffix.isEmpty() && matches(suffix, "cycle", "cycles", "cyc") ? number * CYCLE : Double.NaN;
+            case RATIO:
+                return suffix.equals("st") ? Polynomials.exp2(number / 12) : suffix.equals("ct") ? Polynomials.exp2(number / 1200)
+                        : matches(suffix, "x") ? number : Double.NaN;
+            case PERCENT_LEVEL:
+                return suffix.equals("db") ? 100 * Polynomials.exp2(number / DB_PER_DOUBLING) : matches(suffix, "%", "percent", "pc") ? number : Double.NaN;
             case PERCENT:
                 return matches(suffix, "%", "percent", "pc") ? number : Double.NaN;
             case DECIBELS:
@@ -123,6 +137,68 @@ public final class ValueText {
                 return matches(suffix, "bpm", "b", "beats") ? number : Double.NaN;
             default:
                 return suffix.isEmpty() ? number : Double.NaN;
+        }
+    }
+
+    /**
+     * A second reading of a value where two are usual: decibels of a sustain, semitones and cents of a ratio, cycles of a phase, the period of a rate, the time
+     * constant of a fall that is told to -60 dB. Empty for everything else.
+     */
+    public static String also(Parameter parameter, double value) {
+        String id = parameter.id();
+        switch (parameter.unit()) {
+            case PERCENT_LEVEL:
+                return value <= 0 ? "" : format(DB_PER_DOUBLING * Polynomials.log2(value / 100), Unit.DECIBELS);
+            case RATIO:
+                double cents = Math.floor(1200 * Polynomials.log2(value) + 0.5);
+                double semitones = Math.floor(cents / 100 + 0.5);
+                return fixed(semitones, 0) + " st " + fixed(cents - 100 * semitones, 0) + " ct";
+            case RADIANS:
+                return fixed(value / CYCLE, 3) + " cycles";
+            case HERTZ:
+                return id.endsWith("ate") && value > 0 ? "every " + format(1 / value, Unit.SECONDS) : "";
+            case SECONDS:
+                return id.endsWith(".decay") || id.endsWith(".release") && (id.contains("envelope") || id.contains("amplitude"))
+                        ? "to -60 dB; time constant " + format(value / NEPERS_TO_60_DB, Unit.SECONDS)
+                        : id.contains("delay.time") && value > 0 ? "every " + format(value, Unit.SECONDS) + ", " + format(1 / value, Unit.HERTZ) : "";
+            default:
+                return "";
+        }
+    }
+
+    private static double seconds(double number, String suffix) {
+        switch (suffix) {
+            case "s":
+            case "sec":
+                return number;
+            case "":
+            case "ms":
+                return number / 1000;
+            case "samples":
+            case "sa":
+                return number / SAMPLE_RATE;
+            case "hz":
+                return number > 0 ? 1 / number : Double.NaN;
+            default:
+                return Double.NaN;
+        }
+    }
+
+    private static double hertz(double number, String suffix) {
+        switch (suffix) {
+            case "k":
+            case "khz":
+                return number * 1000;
+            case "":
+            case "hz":
+                return number;
+            case "ms":
+                return number > 0 ? 1000 / number : Double.NaN;
+            case "s":
+            case "sec":
+                return number > 0 ? 1 / number : Double.NaN;
+            default:
+                return Double.NaN;
         }
     }
 

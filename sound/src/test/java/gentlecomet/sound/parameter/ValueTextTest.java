@@ -21,6 +21,25 @@ class ValueTextTest {
         assertEquals(expected, ValueText.parse(Parameters.find(id), text), 1e-12);
     }
 
+    /** Conversions of the trade: -6.0206 dB is a half; twelve semitones an octave; a cycle is 2 pi; 1000 ms / rate in Hz; 48 samples a millisecond at 48 kHz. */
+    @ParameterizedTest
+    @CsvSource({
+        "layer1.amplitude.sustain, -6.0206 dB, 50", "layer1.amplitude.sustain, off, 0", "layer1.amplitude.sustain, 40 %, 40", "layer1.amplitude.sustain, -20dB, 10",
+        "layer1.source1.ratio, 12 st, 2", "layer1.source1.ratio, -1200 ct, 0.5", "layer1.source1.ratio, 3.5, 3.5",
+        "layer1.source1.phaseModulation2, 1 cycle, 6.283185307", "layer1.source1.phaseModulation2, 50 %, 3.141592654", "layer1.source1.phaseModulation2, 2 rad, 2",
+        "layer1.lfo1.rate, 200 ms, 5", "layer1.lfo1.rate, 4 s, 0.25", "effect1.delay.timeLeft, 4 Hz, 0.25", "effect1.delay.timeLeft, 4800 samples, 0.1"})
+    void understandsTheOtherUnitsOfTradeSheets(String id, String text, double expected) {
+        assertEquals(expected, ValueText.parse(Parameters.find(id), text), 1e-4 * Math.max(1, Math.abs(expected)));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "layer1.amplitude.sustain, 50, -6.0 dB", "layer1.source1.ratio, 1.5, 7 st 2 ct", "layer1.source1.phaseModulation1, 3.141592653589793, 0.500 cycles",
+        "layer1.lfo1.rate, 4, every 250 ms", "layer1.amplitude.decay, 1, to -60 dB; time constant 145 ms", "effect1.mix, 20, ''"})
+    void saysASecondReadingWhereTwoAreUsual(String id, double value, String expected) {
+        assertEquals(expected, ValueText.also(Parameters.find(id), value));
+    }
+
     @ParameterizedTest
     @CsvSource({"effect1.delay.divisionLeft, 1/8., 1/8D", "effect1.delay.divisionLeft, 1/4t, 1/4T", "effect1.delay.divisionLeft, 1/16, 1/16"})
     void understandsNoteDivisions(String id, String text, String expected) {

@@ -2,6 +2,7 @@
 import {LivePatch} from '../../engine/engine.js';
 import {format} from '../lib/key-names.js';
 import {indexOf} from '../lib/parameters.js';
+import {askReach, NUMBERED} from './quick/assign.js';
 
 let copied = null;
 
@@ -55,14 +56,28 @@ export function openBarMenu(bar, state, edit) {
     place(menu, bar, close);
     return;
   }
-  const macros = document.createElement('div');
-  macros.className = 'row';
-  macros.append('Macro ');
-  for (let m = 1; m <= 8; m++) {
-    const button = item(String(m), () => edit({kind: 'addTarget', macro: String(m), target: bar.id}));
+  const hands = {id: () => state.id, edit, sounding: i => state.sounding(i)};
+  const row = (title, entries) => {
+    const box = document.createElement('div');
+    box.className = 'row';
+    box.append(title, ...entries);
+    return box;
+  };
+  const macros = row('Macro ', [1, 2, 3, 4, 5, 6, 7, 8].map(m => {
+    const button = item(String(m), () => askReach(bar, `macro${m}`, hands));
     button.setAttribute('aria-label', `Let macro ${m} hold it`);
-    macros.append(button);
-  }
+    return button;
+  }));
+  const routes = NUMBERED.map((modulator, digit) => [digit, item(`${digit} ${document.querySelector(`[data-pull="${modulator}"]`).ariaLabel}`, () => askReach(bar, modulator, hands))]);
+  const numbered = document.createElement('div');
+  numbered.className = 'numbered';
+  numbered.append(...[...routes.slice(1), routes[0]].map(([, button]) => button));
+  menu.addEventListener('keydown', e => {
+    if (/^[0-9]$/.test(e.key)) {
+      e.preventDefault();
+      routes[Number(e.key)][1].click();
+    }
+  });
   const value = state.sounding(index);
   const movers = (bar.dataset.brackets ?? '').split(';').filter(Boolean).map(entry => entry.split(','));
   if (movers.length > 0) {
@@ -72,8 +87,11 @@ export function openBarMenu(bar, state, edit) {
     menu.append(title, ...movers.map(([name, low, high]) => item(`${name}: ${format(index, LivePatch.valueAt(index, Number(low)))} to ${format(index, LivePatch.valueAt(index, Number(high)))}`,
       () => openMover(name, bar.ariaLabel))));
   }
-  menu.append(macros,
-    item('Add a route to here …', () => {
+  const from = document.createElement('div');
+  from.className = 'soft';
+  from.textContent = 'Route from: press its number';
+  menu.append(from, numbered, macros,
+    item('Another modulator …', () => {
       document.querySelector('[data-stage="modulation"]').click();
       const form = document.getElementById('add-route');
       form.elements.target.value = bar.ariaLabel;

@@ -7,7 +7,10 @@ import {wireEars} from '../player/mute-solo.js';
 import {wireClipboard} from './clipboard.js';
 import {wireVersions} from './versions.js';
 import {wireKeyMap} from './pictures/key-map.js';
-import {wireQuickLine} from './quick-line.js';
+import {wirePulls} from './quick/assign.js';
+import {wireLanes} from './effects-lane.js';
+import {wireReadyParts} from './quick/ready-parts.js';
+import {wireQuickLine} from './quick/quick-line.js';
 import {wireTouch} from './performance.js';
 import {wireMatch} from './gain-match.js';
 import {standardFields} from '../lib/key-names.js';
@@ -28,6 +31,9 @@ export function wireBench(element, hands) {
   wireKeyMap(element, hands);
   wireTouch(element, hands);
   wireQuickLine(element, hands);
+  wireLanes(element, hands);
+  wirePulls(element, hands);
+  wireReadyParts(element, hands);
 }
 
 /** Where a route starts and goes, and what a macro holds, is found by the beginnings of words, or by another word for it. */

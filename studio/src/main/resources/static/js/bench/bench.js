@@ -16,6 +16,7 @@ import {flip, showHistory} from './versions.js';
 import {wireBench} from './bench-forms.js';
 import {besideSoon, freshWords, measureSoon, restWith} from './at-rest.js';
 import {putBack, setAside} from './kept-stages.js';
+import {openEffectOf, showLanes} from './effects-lane.js';
 import {exchanges} from './exchange.js';
 import {walkTabs} from '../lib/tabs.js';
 import {idOf, indexOf} from '../lib/parameters.js';
@@ -39,6 +40,8 @@ let movedAt = 0;
 let turn = 0;
 let watchedBars = [];
 let layersLit = 0;
+/** A state that is tried out: the pictures show it, the bars do not. @type {Float64Array|null} */
+let previewed = null;
 
 const bench = () => document.getElementById('bench');
 
@@ -66,7 +69,7 @@ export function setUpBench(root) {
     state.take(element);
     player.change(playable);
   } else {
-    state = new PatchState(element, answered, () => refresh());
+    state = new PatchState(element, answered, () => refresh(), edit);
     if (player.playing()?.id === playable.id) {
       player.change(playable);
     } else {
@@ -87,7 +90,7 @@ export function setUpBench(root) {
     state.beginGesture();
     state.set(index, value);
   };
-  wireBench(element, {id: () => state.id, image: () => state.image, set, edit, post, save, flush: () => state.flush(), openPlace, redraw, layer: () => layer});
+  wireBench(element, {id: () => state.id, image: () => state.image, set, edit, post, save, flush: () => state.flush(), openPlace, redraw, layer: () => layer, preview, sounding: index => state.sounding(index)});
   putBack(element);
   element.querySelectorAll('.bar[role=slider], .bar-choice').forEach(bar => state.locked.has(indexOf(bar)) && showLock(bar, true));
   const wanted = location.hash.slice(1);
@@ -191,6 +194,7 @@ function chooseLayer(which) {
   bench().querySelectorAll('[data-layer]').forEach(tab => tab.setAttribute('aria-pressed', String(Number(tab.dataset.layer) === which)));
   bench().querySelectorAll('[data-shown-layer]').forEach(field => { field.value = String(which); });
   bench().querySelectorAll('[data-for-layer]').forEach(part => { part.hidden = Number(part.dataset.forLayer) !== which; });
+  showLanes(bench());
   watch();
   redraw();
 }
@@ -206,6 +210,7 @@ export function openPlace(id) {
   if (fold) {
     fold.open = true;
   }
+  openEffectOf(target);
   target?.focus();
 }
 
@@ -225,9 +230,17 @@ function redraw() {
     requestAnimationFrame(() => {
       drawing = false;
       if (bench() && state?.image) {
-        bench().querySelectorAll('canvas[data-picture]').forEach(canvas => draw(canvas, state.image, layer));
+        bench().querySelectorAll('canvas[data-picture]').forEach(canvas => draw(canvas, previewed ?? state.image, layer));
       }
     });
+  }
+}
+
+/** Draws the pictures of another state, until null brings the present one back. @param {Float64Array|null} image */
+function preview(image) {
+  if (previewed !== image) {
+    previewed = image;
+    redraw();
   }
 }
 
@@ -236,7 +249,7 @@ function showMoved(index) {
   movedAt = performance.now();
   const bars = bench().querySelectorAll(`#${CSS.escape(idOf(index))}`);
   bars.forEach(bar => showBar(bar, LivePatch.sounding(state.image, index)));
-  moved = bars[0]?.closest('.source, .two > div, .effect-card') ?? bench().querySelector(`[data-stage-panel="${stage}"]`);
+  moved = bars[0]?.closest('.source, .two > div, .lfos > div, .effect-card') ?? bench().querySelector(`[data-stage-panel="${stage}"]`);
   if (!movedDrawing) {
     movedDrawing = true;
     requestAnimationFrame(() => {
@@ -318,7 +331,7 @@ function follow(meters) {
   } else if (stage === 'effects' && meters.slots) {
     bench().querySelectorAll('canvas[data-picture="compressor"]').forEach(canvas => {
       const card = canvas.closest('.effect-card');
-      const at = [...bench().querySelectorAll('[data-meter]')].findIndex(m => card.contains(m));
+      const at = [...bench().querySelectorAll('[data-meter]')].findIndex(m => m.dataset.meter === `${card.dataset.chain}:${card.dataset.slot}`);
       draw(canvas, state.image, layer, meters.slots[at] ?? null);
     });
   }

@@ -16,11 +16,13 @@ export class PatchState {
    * @param {HTMLElement} bench
    * @param {(answer: object) => void} onAnswer called when the server has answered an edit
    * @param {() => void} onRefused called when the server has refused a value that is heard already
+   * @param {(fields: Record<string, string>) => void} onChoice called with an edit that brings other bars
    */
-  constructor(bench, onAnswer, onRefused) {
+  constructor(bench, onAnswer, onRefused, onChoice) {
     this.take(bench);
     this.onAnswer = onAnswer;
     this.onRefused = onRefused;
+    this.onChoice = onChoice;
     this.pending = new Map();
     this.sending = null;
     this.timer = null;
@@ -79,6 +81,11 @@ export class PatchState {
     }
     document.getElementById('bench').dataset.locked = [...this.locked].map(idOf).join(' ');
     showLock(bar, on);
+  }
+
+  /** A note division takes the place of a time or a rate. @param {HTMLElement} bar @param {string} division */
+  chooseDivision(bar, division) {
+    this.onChoice({kind: 'chooseDivision', target: bar.id, value: division});
   }
 
   /** A drag, a turn of the wheel or a typed value begins: what follows is one step of the history. @param {boolean} together over all values, else for each one */

@@ -6,6 +6,8 @@ import {say} from '../page/requests.js';
 import {choicesOf, indexOf} from '../lib/parameters.js';
 
 const DRAG_PIXELS = 260;
+/** A note division, typed where a time or a rate stands. */
+const DIVISION = /^\d+\/\d+[dt.]?$/i;
 
 /** The track of a bar, which every bar has between its label and its value. */
 function addTrack(bar) {
@@ -107,6 +109,9 @@ export function wireBar(bar, state, openMenu) {
     put(stepped ? value + Math.sign(steps) * Math.max(1, Math.round(Math.abs(steps) / 8))
       : LivePatch.valueAt(index, LivePatch.position(index, value) + steps * (fine ? 0.001 : 0.01)));
   };
+  for (const event of ['pointerenter', 'focus']) {
+    bar.addEventListener(event, () => { bar.title = LivePatch.also(index, state.sounding(index)); });
+  }
   bar.addEventListener('pointerdown', e => startDrag(e, bar, index, state, put, stepped));
   bar.addEventListener('dblclick', () => type(bar, index, state, put));
   bar.addEventListener('wheel', e => {
@@ -227,6 +232,13 @@ function type(bar, index, state, put, first) {
     const [least, most] = [LivePatch.least(index), LivePatch.most(index)];
     // A value that was shown rounded may lie a hair beyond the end that it stands for.
     const meant = text === format(index, least) ? least : text === format(index, most) ? most : value;
+    if (take && Number.isNaN(value) && DIVISION.test(text.trim())) {
+      done = true;
+      input.remove();
+      showBar(bar, state.sounding(index));
+      state.chooseDivision(bar, text.trim());
+      return;
+    }
     if (take && !(meant >= least && meant <= most)) {
       if (!leaving) {
         refuse(input, `${Number.isNaN(value) ? `"${text}" is not a value of` : `${format(index, value)} is outside of`} ${bar.ariaLabel}; it goes from ${format(index, least)} to ${format(index, most)}.`);

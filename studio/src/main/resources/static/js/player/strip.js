@@ -11,10 +11,8 @@ import {indexOf} from '../lib/parameters.js';
 const WHITE_ROW = {KeyA: 0, KeyW: 1, KeyS: 2, KeyE: 3, KeyD: 4, KeyF: 5, KeyT: 6, KeyG: 7, KeyY: 8, KeyH: 9, KeyU: 10, KeyJ: 11, KeyK: 12,
   KeyO: 13, KeyL: 14, KeyP: 15, Semicolon: 16};
 const FLOOR_DB = -60;
-/** In a window lower than this the strip begins slim. */
-const LOW_WINDOW = 560;
-/** Pages on which one patch is in hand: the strip begins full there, and slim on pages of lists. */
-const IN_HAND = ['bench', 'listening'];
+/** Pages on which one patch is in hand, and how high a window the strip begins full there: it leaves the stages of the bench whole. On pages of lists it begins slim. */
+const FULL_FROM = {bench: 900, listening: 560};
 let page = '';
 
 let octave = 48;
@@ -109,7 +107,7 @@ function showFull(full, remember = true) {
 export function sizeFor(place) {
   page = place;
   const left = localStorage.getItem(`comet-player-${place}`);
-  showFull(left === null ? IN_HAND.includes(place) && window.innerHeight >= LOW_WINDOW : left === 'full', false);
+  showFull(left === null ? window.innerHeight >= (FULL_FROM[place] ?? Infinity) : left === 'full', false);
 }
 
 /** Tempo typed in the strip, in beats per minute. */

@@ -189,8 +189,10 @@ class BenchJourneyTest extends OnTheScreen {
             page.click(form + "button");
             page.find(".effect-card canvas[data-picture='" + type + "']");
         }
+        page.click("[data-tile='-1:0']");
         drag(page, "equaliser", "(await import('@js/bench/pictures/effect-pictures.js')).equaliserPoints", 3, 0, -40);
         page.until(d -> patches.get(id).patch().value("effect1.equaliser.gain3") > 3);
+        page.click("[data-tile='-1:1']");
         drag(page, "delay", "(await import('@js/bench/pictures/effect-pictures.js')).delayPoints", 0, 40, 0);
         page.until(d -> patches.get(id).patch().value("effect2.delay.timeLeft") > 0.4);
     }

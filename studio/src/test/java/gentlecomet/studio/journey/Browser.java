@@ -26,7 +26,7 @@ import org.openqa.selenium.support.ui.WebDriverWait;
 /** Headless Chromium with Debian's ChromeDriver. */
 final class Browser implements AutoCloseable {
 
-    private static final Duration PATIENCE = Duration.ofSeconds(90);
+    private static final Duration PATIENCE = Duration.ofSeconds(40);
 
     final ChromeDriver driver;
     private final String address;

@@ -101,6 +101,10 @@ final class Hands {
     private WebElement at(String css) {
         WebElement element = page.find(css);
         open((String) page.js("return arguments[0].closest('[data-stage-panel]').dataset.stagePanel", element));
+        if (Boolean.TRUE.equals(page.js("return Boolean(arguments[0].closest('.effect-card[hidden]'))", element))) {
+            gestures++;
+            page.click((String) page.js("const card = arguments[0].closest('.effect-card'); return `[data-tile='${card.dataset.chain}:${card.dataset.slot}']`", element));
+        }
         page.js("const fold = arguments[0].closest('details.fold'); if (fold && !fold.open) fold.open = true; arguments[0].scrollIntoView({block: 'center'})", element);
         return element;
     }

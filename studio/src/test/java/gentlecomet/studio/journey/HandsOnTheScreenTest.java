@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.patch.MacroTarget;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.listening.Rounds;
 import java.nio.file.Path;
@@ -221,12 +222,16 @@ class HandsOnTheScreenTest extends OnTheScreen {
     }
 
     @Test
-    void aNewMacroTargetSaysThatItsEndsAreTheSame() {
+    void aNewMacroTargetMovesSomethingAndEqualEndsAreTold() {
         long id = patch(1, "Tide Clock");
         page.open("/patches/" + id);
         page.click("[data-stage=performance]");
         page.find("[data-macro-card='2'] input[name=target]").sendKeys("Layer 1 source 1: Level");
         page.click("[data-macro-card='2'] [data-edit-form=addTarget] button");
+        page.until(d -> !patches.get(id).patch().macros().get(1).targets().isEmpty());
+        MacroTarget target = patches.get(id).patch().macros().get(1).targets().get(0);
+        assertTrue(target.low() != target.high(), "the present value is one end, and the other is elsewhere");
+        page.fill("[data-macro-card='2'] [data-end=high].end", page.find("[data-macro-card='2'] [data-end=low].end").getDomProperty("value"));
         page.until(d -> d.findElement(By.cssSelector("[data-macro-card='2'] .still")).getText().contains("moves nothing yet"));
     }
 

@@ -164,6 +164,7 @@ class JourneyTest extends OnTheScreen {
         page.until(d -> voices(page) == 0);
         page.keys("`");
 
+        page.click("#player-size");
         var keyboard = page.find("#keyboard");
         new Actions(page.driver).moveToElement(keyboard, 0, 20).clickAndHold().moveByOffset(0, 25).perform();
         page.until(d -> voices(page) == 1 && peak(page) > -50);

@@ -160,6 +160,7 @@ class TouchJourneyTest extends OnTheScreen {
 
     /** What comes in is shown and heard; an unplugged controller leaves nothing behind. */
     private static void midi(Browser page) {
+        page.click("#player-size");
         page.click("#player-hands");
         send(page, 0x90, 62, 90);
         page.until(d -> page.text("#midi-monitor").startsWith("channel 1  note on D4, 90"));

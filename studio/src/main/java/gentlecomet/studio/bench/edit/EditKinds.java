@@ -16,6 +16,7 @@ import gentlecomet.craft.edit.SplitLayer;
 import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.craft.format.PatchRules;
 import gentlecomet.craft.quick.QuickLine;
+import gentlecomet.craft.quick.ReadyParts;
 import gentlecomet.craft.response.VelocityCurve;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
@@ -57,13 +58,15 @@ public final class EditKinds {
         kinds.put("categorise", (f, patch) -> new PatchEdit.Categorise(f.text("category")));
         kinds.put("describe", (f, patch) -> new PatchEdit.Describe(f.text("tags"), f.text("notes")));
         kinds.put("choose", EditKinds::choose);
+        kinds.put("chooseDivision", EditKinds::chooseDivision);
         kinds.put("setValue", (f, patch) -> new PatchEdit.SetValue(target(f, patch), ValueText.quantity(f.text("value"), Unit.NONE)));
         kinds.put("addRoute", EditKinds::addRoute);
         kinds.put("setDepth", EditKinds::setDepth);
         kinds.put("shapeRoute", EditKinds::shapeRoute);
         kinds.put("removeRoute", (f, patch) -> new PatchEdit.RemoveRoute(f.number("route")));
         kinds.put("nameMacro", (f, patch) -> new PatchEdit.NameMacro(f.macro(), f.text("name"), f.text("lowEnd"), f.text("highEnd")));
-        kinds.put("addTarget", (f, patch) -> new PatchEdit.AddTarget(f.macro(), target(f, patch)));
+        kinds.put("reach", (f, patch) -> CompositeEdit.reach(patch, NamedParts.modulator(f.text("source")), target(f, patch), f.plain("value")));
+        kinds.put("addTarget", (f, patch) -> CompositeEdit.hold(patch, f.macro(), target(f, patch), otherEnd(f, patch)));
         kinds.put("removeTarget", (f, patch) -> new PatchEdit.RemoveTarget(f.macro(), target(f, patch)));
         kinds.put("setEnd", EditKinds::setEnd);
         kinds.put("bendTarget", (f, patch) -> new PatchEdit.BendTarget(f.macro(), target(f, patch), f.percent("bend") / 100));
@@ -72,6 +75,8 @@ public final class EditKinds {
         kinds.put("alikeBands", (f, patch) -> CompositeEdit.alikeBands(patch, f.layer(), f.source(), f.number("band")));
         kinds.put("addEffect", (f, patch) -> new AddEffect(f.number("layer"), f.number("type")));
         kinds.put("moveEffect", (f, patch) -> new MoveEffect(f.number("layer"), f.number("slot"), f.number("to")));
+        kinds.put("copyEffect", (f, patch) -> CompositeEdit.copyEffect(patch, f.text("part"), f.number("layer")));
+        kinds.put("readyPart", (f, patch) -> ReadyParts.edit(patch, f.text("ready"), f.text("part")));
         kinds.put("paste", (f, patch) -> new PastePart(PatchFormat.read(f.text("content"), "what was copied"), f.text("from"), f.text("to")));
         kinds.put("removeRecording", (f, patch) -> new SetRecording(f.layer(), f.source(), null));
         kinds.put("swapLayers", (f, patch) -> CompositeEdit.swapLayers(patch, f.number("one"), f.number("other")));
@@ -88,6 +93,17 @@ public final class EditKinds {
     private static PatchEdit choose(EditFields f, Patch patch) {
         Parameter chosen = target(f, patch);
         return new PatchEdit.SetValue(chosen, ValueText.parse(chosen, f.text("value")));
+    }
+
+    /** A note division typed where a time or a rate stands. */
+    private static PatchEdit chooseDivision(EditFields f, Patch patch) {
+        Parameter timed = target(f, patch);
+        Parameter division = timed.decider() < 0 ? null : Parameters.at(timed.decider());
+        double value = division == null || !division.division() ? Double.NaN : ValueText.parse(division, f.text("value"));
+        if (Double.isNaN(value)) {
+            throw new EditException("\"" + f.text("value") + "\" is not a value of " + PatchRules.name(timed) + ".");
+        }
+        return new PatchEdit.SetValue(division, value);
     }
 
     private static PatchEdit addRoute(EditFields f, Patch patch) {
@@ -108,6 +124,19 @@ public final class EditKinds {
         Route.Side side = Route.Side.find(f.text("side"));
         Modulator scaler = f.text("scaler").isEmpty() ? null : NamedParts.modulator(f.text("scaler"));
         return new ShapeRoute(f.number("route"), side == null ? Route.Side.OWN : side, f.percent("bend"), f.percent("low"), f.percent("high"), scaler);
+    }
+
+    /** The end of a macro that is given as a number or as text; NaN where none is. */
+    private static double otherEnd(EditFields f, Patch patch) {
+        if (!f.text("value").isEmpty()) {
+            return f.plain("value");
+        }
+        Parameter held = target(f, patch);
+        double end = f.text("end").isEmpty() ? Double.NaN : ValueText.parse(held, f.text("end"));
+        if (Double.isNaN(end) && !f.text("end").isEmpty()) {
+            throw new EditException("\"" + f.text("end") + "\" is not a value of " + PatchRules.name(held) + ".");
+        }
+        return end;
     }
 
     private static PatchEdit setEnd(EditFields f, Patch patch) {

@@ -11,6 +11,8 @@ final class BarMarkup {
 
     /** Labels beyond this many characters take two lines. */
     private static final int LONG_LABEL = 13;
+    /** Labels beyond this many characters do so where bars stand close. */
+    private static final int MIDDLE_LABEL = 9;
 
     private final StringBuilder out = new StringBuilder(900);
 
@@ -29,9 +31,9 @@ final class BarMarkup {
         BarMarkup markup = new BarMarkup();
         group.bars().forEach(markup::bar);
         if (!group.more().isEmpty()) {
-            markup.out.append("<details class=\"fold\"").append(attribute("data-more", group.id())).append("><summary>More</summary>");
+            markup.out.append("<details class=\"fold\"").append(attribute("data-more", group.id())).append("><summary>More</summary><div class=\"fold-bars\">");
             group.more().forEach(markup::bar);
-            markup.out.append("</details>");
+            markup.out.append("</div></details>");
         }
         return markup.out.toString();
     }
@@ -73,7 +75,8 @@ final class BarMarkup {
     }
 
     private static String labelClass(Parameter p) {
-        return p.label().length() > LONG_LABEL ? " class=\"bar-label long\"" : " class=\"bar-label\"";
+        int length = p.label().length();
+        return " class=\"bar-label" + (length > LONG_LABEL ? " long" : length > MIDDLE_LABEL ? " middle" : "") + "\"";
     }
 
     private static String attribute(String name, Object value) {

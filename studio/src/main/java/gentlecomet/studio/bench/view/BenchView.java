@@ -49,9 +49,53 @@ public record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList
             return points.toString();
         }
 
+        /** How it is shaped, in words: what differs from a plain route, or what could. */
+        public String shape() {
+            List<String> words = new ArrayList<>();
+            if (route.side() != Route.Side.OWN) {
+                words.add(route.side() == Route.Side.BOTH ? "−1 to 1" : "0 to 1");
+            }
+            if (route.bend() != 0) {
+                words.add("curve " + percent(route.bend()) + " %");
+            }
+            if (route.low() != -1 || route.high() != 1) {
+                words.add(percent(route.low()) + " to " + percent(route.high()) + " %");
+            }
+            if (route.scaler() != null) {
+                words.add("scaled by " + route.scaler().label());
+            }
+            return words.isEmpty() ? "polarity, curve, limits" : String.join(", ", words);
+        }
+
         public String percent(double part) {
             return ValueText.fixed(part * 100, 0);
         }
+    }
+
+    /** Modulators of a kind, to pull onto bars. */
+    public record Pulls(String label, List<Pull> modulators) {
+    }
+
+    /** A modulator to pull. @param sign what stands on it, beside the name of its kind */
+    public record Pull(String id, String label, String sign) {
+        static Pull of(Modulator m, String sign) {
+            return new Pull(m.id(), m.label(), sign);
+        }
+    }
+
+    /** What is pulled onto bars: the modulators that are used most, and the macros, which hold what they are pulled onto. */
+    public List<Pulls> pulls() {
+        List<Pull> macroPulls = new ArrayList<>();
+        for (int m = 0; m < PatchParameters.MACROS; m++) {
+            macroPulls.add(Pull.of(Modulator.values()[Modulator.MACRO_1.ordinal() + m], String.valueOf(m + 1)));
+        }
+        return List.of(new Pulls("LFO", List.of(Pull.of(Modulator.LFO_1, "1"), Pull.of(Modulator.LFO_2, "2"), Pull.of(Modulator.LFO_3, "3"), Pull.of(Modulator.LFO_4, "4"))),
+                new Pulls("Envelope", List.of(Pull.of(Modulator.AMPLITUDE_ENVELOPE, "1"), Pull.of(Modulator.ENVELOPE_2, "2"), Pull.of(Modulator.ENVELOPE_3, "3"),
+                        Pull.of(Modulator.ENVELOPE_4, "4"))),
+                new Pulls("Curve", List.of(Pull.of(Modulator.CURVE_1, "1"), Pull.of(Modulator.CURVE_2, "2"))),
+                new Pulls("Hand", List.of(Pull.of(Modulator.VELOCITY, "vel"), Pull.of(Modulator.AFTERTOUCH, "press"), Pull.of(Modulator.MOD_WHEEL, "wheel"),
+                        Pull.of(Modulator.KEY, "key"))),
+                new Pulls("Macro", macroPulls));
     }
 
     /** Where routes can start, for the picker: "name=what a macro is called", between bars. */

@@ -19,6 +19,9 @@ import java.util.List;
  */
 public record EffectCards(int layer, List<Card> cards, boolean full, List<Choice> types) {
 
+    /** Values of its own that an effect's tile shows. */
+    private static final int TILE_VALUES = 2;
+
     /**
      * An effect in use.
      *
@@ -26,9 +29,11 @@ public record EffectCards(int layer, List<Card> cards, boolean full, List<Choice
      * @param first   registry index of the slot's first parameter
      * @param earlier slot to which it moves when it goes one place towards the start, -1 for the first
      * @param later   the same towards the end
-     * @param picture what is drawn above the bars
+     * @param picture what is drawn beside the bars
+     * @param words   how it is set, for its tile: its first two values
      */
-    public record Card(int slot, int first, String type, String name, BarGroup group, int earlier, int later, EffectType.Picture picture, boolean reducesGain) {
+    public record Card(int slot, int first, String type, String name, BarGroup group, int earlier, int later, EffectType.Picture picture, boolean reducesGain,
+            String words) {
     }
 
     static EffectCards of(Patch patch, int layer) {
@@ -48,7 +53,7 @@ public record EffectCards(int layer, List<Card> cards, boolean full, List<Choice
             String id = kind.id();
             String prefix = type.id().substring(0, type.id().length() - "type".length());
             cards.add(new Card(slot, first, id, name(id), BarGroup.of(patch, name(id), slot, prefix), i == 0 ? -1 : used.get(i - 1),
-                    i == used.size() - 1 ? -1 : used.get(i + 1), kind.picture(), kind.reducesGain()));
+                    i == used.size() - 1 ? -1 : used.get(i + 1), kind.picture(), kind.reducesGain(), words(patch, first, prefix)));
         }
         List<Choice> types = new ArrayList<>();
         List<String> ids = Parameters.at(Parameters.ofEffect(layer, 0)).choices();
@@ -56,6 +61,19 @@ public record EffectCards(int layer, List<Card> cards, boolean full, List<Choice
             types.add(new Choice(t, ValueText.spoken(ids.get(t)), false));
         }
         return new EffectCards(layer, cards, used.size() == slots, types);
+    }
+
+    private static String words(Patch patch, int first, String prefix) {
+        if (patch.value(first + EffectParameters.ON) != 0) {
+            return "bypassed";
+        }
+        List<String> own = new ArrayList<>();
+        for (Parameter p : Parameters.startingWith(prefix)) {
+            if (own.size() < TILE_VALUES && p.index() > first + EffectParameters.OUTPUT && patch.relevant(p) && !(p.division() && patch.value(p.index()) == 0)) {
+                own.add(ValueText.format(p, patch.soundingValue(p)));
+            }
+        }
+        return String.join(", ", own);
     }
 
     private static String name(String id) {

@@ -1,7 +1,8 @@
 // The quick line: a whole setting typed, heard and told while it is typed, and set as one step.
-import * as player from '../player/player.js';
-import {ask, say} from '../page/requests.js';
-import {playChosen} from '../player/strip.js';
+import * as player from '../../player/player.js';
+import {ask, say} from '../../page/requests.js';
+import {imageOf} from '../../lib/parameters.js';
+import {playChosen} from '../../player/strip.js';
 
 const REST_MS = 110;
 
@@ -47,9 +48,9 @@ export function completed(line, suggestion) {
 
 /**
  * @param {HTMLElement} bench
- * @param hands id() of the patch, layer() shown, edit(fields, field), flush()
+ * @param hands id() of the patch, layer() shown, edit(fields, field), flush(), preview(image or null) draws the pictures of another state
  */
-export function wireQuickLine(bench, {id, layer, edit, flush}) {
+export function wireQuickLine(bench, {id, layer, edit, flush, preview}) {
   const form = bench.querySelector('#quick-line');
   const input = form.querySelector('#quick-line-text');
   const list = form.querySelector('#quick-line-suggestions');
@@ -72,6 +73,7 @@ export function wireQuickLine(bench, {id, layer, edit, flush}) {
     clearTimeout(timer);
     asked++;
     player.hearInstead(null);
+    preview(null);
     list.hidden = true;
     input.setAttribute('aria-expanded', 'false');
   };
@@ -141,6 +143,7 @@ export function wireQuickLine(bench, {id, layer, edit, flush}) {
       chosen = -1;
       show();
       player.hearInstead(answer.playable);
+      preview(answer.playable ? imageOf(answer.playable) : null);
     } catch (refusal) {
       say(refusal.message, {key: 'quick', calm: true});
     }

@@ -2,29 +2,32 @@ package gentlecomet.studio.bench;
 
 import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.quick.QuickLine;
-import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.patch.Patch;
+import gentlecomet.studio.bench.edit.EditFields;
+import gentlecomet.studio.bench.edit.EditKinds;
 import gentlecomet.studio.collection.Collections;
 import gentlecomet.studio.page.RefusedException;
 import gentlecomet.studio.patch.PatchRow;
 import gentlecomet.studio.patch.Patches;
 import gentlecomet.studio.player.Playable;
 import java.util.List;
+import java.util.Map;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 
-/** What a line means while it is typed. Taking it is an edit like any other. */
+/** Edits that are tried out: heard and told, and not stored. Taking one is an edit like any other. */
 @Controller
-class QuickLineController {
+class TryOutController {
 
     private final Patches patches;
     private final Collections collections;
 
-    QuickLineController(Patches patches, Collections collections) {
+    TryOutController(Patches patches, Collections collections) {
         this.patches = patches;
         this.collections = collections;
     }
@@ -39,6 +42,15 @@ class QuickLineController {
     record LineSoFar(List<String> understood, String fault, List<QuickLine.Suggestion> suggestions, Playable playable, String place) {
     }
 
+    /** The patch as it would sound after an edit. */
+    @PostMapping("/patches/{id}/try")
+    @ResponseBody
+    Playable edited(@PathVariable long id, @RequestParam Map<String, String> form) {
+        PatchRow row = patches.get(id);
+        return playable(row, EditKinds.read(new EditFields(form), row.patch()).apply(row.patch()));
+    }
+
+    /** What a line means while it is typed. */
     @GetMapping("/patches/{id}/quick-line")
     @ResponseBody
     LineSoFar read(@PathVariable long id, @RequestParam int layer, @RequestParam String line) {
@@ -46,10 +58,12 @@ class QuickLineController {
             throw new RefusedException("There is no such layer.");
         }
         PatchRow row = patches.get(id);
-        HouseRules rules = collections.of(row).rules();
         QuickLine.Reading reading = QuickLine.read(row.patch(), layer, line);
-        Patch result = reading.result();
-        Playable playable = reading.understood().isEmpty() ? null : Playable.of(id, result, Phrases.get(rules.phraseOf(row.category())), 0);
-        return new LineSoFar(reading.understood(), reading.fault(), reading.suggestions(), playable, reading.place());
+        return new LineSoFar(reading.understood(), reading.fault(), reading.suggestions(),
+                reading.understood().isEmpty() ? null : playable(row, reading.result()), reading.place());
+    }
+
+    private Playable playable(PatchRow row, Patch patch) {
+        return Playable.of(row.id(), patch, Phrases.get(collections.of(row).rules().phraseOf(row.category())), 0);
     }
 }

@@ -1,0 +1,246 @@
+package gentlecomet.studio.journey;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.patch.MacroTarget;
+import gentlecomet.sound.patch.Modulator;
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.Route;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.interactions.Actions;
+
+/** Work that takes one motion: a whole setting typed, a modulator pulled onto a bar, an effect dragged along its lane. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+class OneMotionTest extends OnTheScreen {
+
+    private static final String LINE = "source 1 saw 7 voices detune 18 ct; filter 1 lp24 cutoff 800";
+
+    private Browser page;
+    private long id;
+
+    @BeforeAll
+    void open(@TempDir Path shared) {
+        page = new Browser(port, shared, shared);
+    }
+
+    @AfterAll
+    void close() {
+        page.close();
+    }
+
+    @BeforeEach
+    void newPatch() {
+        id = patches.insert(newBank("Motions"), 1, Patch.neutral("Ebb"), "As it began");
+        page.open("/patches/" + id);
+        page.find("#bench");
+    }
+
+    private Patch patch() {
+        return patches.get(id).patch();
+    }
+
+    private double value(String parameter) {
+        return patch().soundingValue(Parameters.find(parameter));
+    }
+
+    /** To whatever has the focus. */
+    private void keys(CharSequence... keys) {
+        new Actions(page.driver).sendKeys(keys).perform();
+    }
+
+    private void type(String line) {
+        keys("q");
+        page.until(d -> page.find("#quick-line-text").isDisplayed());
+        keys(line);
+        page.until(d -> !page.find("#quick-line-read").getText().isEmpty());
+        keys(Keys.ENTER);
+    }
+
+    @Test
+    void aLineIsToldWhileItIsTypedAndSetAsOneStep() {
+        type(LINE);
+        page.until(d -> value("layer1.source1.detune") == 18);
+        assertEquals(800, value("layer1.filter1.cutoff"));
+        page.until(d -> page.find("#undo").getDomAttribute("title").equals("Undo: " + LINE));
+        page.until(d -> page.find("#quick-line-text").getDomProperty("value").isEmpty());
+        assertEquals("quick-line-text", page.driver.switchTo().activeElement().getDomAttribute("id"), "the next line can be typed at once");
+        keys(Keys.ESCAPE);
+        page.until(d -> !page.find("#quick-line").isDisplayed());
+        page.click("#undo");
+        page.until(d -> patch().equals(Patch.neutral("Ebb")));
+    }
+
+    @Test
+    void aLineThatMeansNothingSaysSoAndStaysToBeMended() {
+        keys("q");
+        keys("filter 1 lp24 cutoff plenty");
+        page.until(d -> page.text("#quick-line-read").contains("\"plenty\" is not a value"));
+        keys(Keys.ENTER);
+        page.until(d -> page.find("#quick-line .refusal").isDisplayed());
+        assertEquals("filter 1 lp24 cutoff plenty", page.find("#quick-line-text").getDomProperty("value"));
+        assertEquals(Patch.neutral("Ebb"), patch());
+    }
+
+    @Test
+    void aModulatorIsPulledOntoABarAndReachesWhereItIsLetGo() {
+        type(LINE);
+        page.until(d -> value("layer1.filter1.cutoff") == 800);
+        keys(Keys.ESCAPE);
+        page.click("[data-stage=filter]");
+        WebElement pull = page.find("[data-pull=lfo1]");
+        page.js("arguments[0].scrollIntoView({block: 'center'})", pull);
+        WebElement track = page.find("[id='layer1.filter1.cutoff'] .bar-track");
+        int right = track.getSize().width / 2;
+        new Actions(page.driver).moveToElement(pull).clickAndHold().moveToElement(track).moveToElement(track, right - 2, 0).perform();
+        page.until(d -> page.text(".pull-ghost").matches("LFO 1: 800.0 Hz to 1[0-9].\\d\\d kHz"));
+        new Actions(page.driver).release().perform();
+        page.until(d -> patch().routes().size() == 1);
+        Route route = patch().routes().get(0);
+        assertEquals(Modulator.LFO_1, route.source());
+        assertTrue(route.depth() > 3.5 && route.depth() < Math.log(20000 / 800.0) / Math.log(2), "nearly to the end of the bar, in octaves: " + route.depth());
+    }
+
+    @Test
+    void aModulatorIsChosenByItsNumberAndItsReachIsTyped() {
+        type(LINE);
+        page.until(d -> value("layer1.filter1.cutoff") == 800);
+        keys(Keys.ESCAPE);
+        page.click("[data-stage=filter]");
+        page.js("document.getElementById('layer1.filter1.cutoff').focus()");
+        keys("m");
+        page.find(".bar-menu");
+        keys("8");
+        page.find(".pull-form input");
+        keys("3.2k");
+        keys(Keys.ENTER);
+        page.until(d -> patch().routes().size() == 1);
+        assertEquals(Modulator.VELOCITY, patch().routes().get(0).source());
+        assertEquals(2, patch().routes().get(0).depth(), 1e-6, "800 Hz to 3.2 kHz are two octaves");
+        page.until(d -> page.driver.switchTo().activeElement().getDomAttribute("id").equals("layer1.filter1.cutoff"));
+    }
+
+    @Test
+    void aMacroHoldsFromThePresentValueToWhereItIsLetGo() {
+        type(LINE);
+        page.until(d -> value("layer1.filter1.cutoff") == 800);
+        keys(Keys.ESCAPE);
+        page.click("[data-stage=filter]");
+        page.js("document.querySelector('[data-pull=macro3]').focus()");
+        keys(Keys.ENTER);
+        page.js("document.getElementById('layer1.filter1.cutoff').focus()");
+        keys(Keys.ENTER);
+        page.find(".pull-form input");
+        keys("200");
+        keys(Keys.ENTER);
+        page.until(d -> !patch().macros().get(2).targets().isEmpty());
+        MacroTarget held = patch().macros().get(2).targets().get(0);
+        assertEquals(List.of(800.0, 200.0), List.of(held.low(), held.high()));
+        assertEquals(800, value("layer1.filter1.cutoff"), 1e-9, "the macro stands at its low end, so the sound stays");
+    }
+
+    @Test
+    void effectsAreOpenedOrderedAndCopiedAlongTheirLane() {
+        type("delay 1/8 feedback 40; reverb decay 3 s; chorus rate 0.8");
+        page.until(d -> value("effect3.chorus.rate") == 0.8);
+        keys(Keys.ESCAPE);
+        page.click("[data-stage=effects]");
+        page.click("[data-tile='-1:0']");
+        page.until(d -> page.find("[id='effect1.delay.feedback']").isDisplayed() && !page.find("[id='effect2.reverb.decay']").isDisplayed());
+        page.js("document.querySelector(\"[data-tile='-1:0']\").focus()");
+        new Actions(page.driver).keyDown(Keys.ALT).sendKeys(Keys.ARROW_RIGHT).keyUp(Keys.ALT).perform();
+        page.until(d -> value("effect2.delay.feedback") == 40 && page.find("[id='effect2.delay.feedback']").isDisplayed());
+        page.js("""
+                const lanes = [...document.querySelectorAll('.lane')].filter(lane => lane.offsetParent);
+                const data = new DataTransfer();
+                const tile = document.querySelector("[data-tile='-1:1']");
+                tile.dispatchEvent(new DragEvent('dragstart', {bubbles: true, dataTransfer: data}));
+                lanes[0].dispatchEvent(new DragEvent('dragover', {bubbles: true, cancelable: true, dataTransfer: data}));
+                lanes[0].dispatchEvent(new DragEvent('drop', {bubbles: true, cancelable: true, dataTransfer: data}));""");
+        page.until(d -> value("layer1.effect1.delay.feedback") == 40);
+        assertEquals(40, value("effect2.delay.feedback"), "the one that was copied stays");
+    }
+
+    @Test
+    void aReadyPartIsHeardWhileChosenAndOneUndoBringsBackWhatWasThere() {
+        type(LINE);
+        page.until(d -> value("layer1.filter1.cutoff") == 800);
+        keys(Keys.ESCAPE);
+        Patch before = patch();
+        page.click("[data-stage=envelopes]");
+        page.click("[data-part='layer1.amplitude.'] [data-ready-parts]");
+        page.find(".parts-menu .row button");
+        page.until(d -> "true".equals(page.find("#player-phrase").getDomAttribute("aria-pressed")));
+        assertEquals(before, patch(), "only tried out");
+        keys(Keys.ARROW_DOWN, Keys.ARROW_DOWN, Keys.ENTER);
+        page.until(d -> value("layer1.amplitude.release") == 0.008);
+        assertEquals(1, value("layer1.amplitude.sustain") / 100, "a gate holds");
+        page.click("#undo");
+        page.until(d -> patch().equals(before));
+    }
+
+    @Test
+    void aPartIsKeptUnderANameAndStandsReadyForItsKindAlone() {
+        type("amplitude 7 230 40 310");
+        page.until(d -> value("layer1.amplitude.release") == 0.31);
+        keys(Keys.ESCAPE);
+        page.click("[data-stage=envelopes]");
+        page.click("[data-part='layer1.amplitude.'] [data-ready-parts]");
+        page.find(".parts-menu form input").sendKeys("Oyster shell", Keys.ENTER);
+        page.until(d -> page.text("#messages").contains("Kept as \"Oyster shell\""));
+        page.click("[data-part='layer1.envelope3.'] [data-ready-parts]");
+        page.until(d -> page.text(".parts-menu .own").equals("Oyster shell"));
+        page.click(".parts-menu .own");
+        page.until(d -> value("layer1.envelope3.release") == 0.31);
+        page.click("[data-stage=filter]");
+        page.click("[data-part='layer1.filter1.'] [data-ready-parts]");
+        page.find(".parts-menu .row button");
+        assertEquals(List.of(), page.driver.findElements(org.openqa.selenium.By.cssSelector(".parts-menu .own")));
+        keys(Keys.ESCAPE);
+    }
+
+    @Test
+    void aDivisionIsTypedWhereATimeStandsAndTheSecondReadingIsShown() {
+        page.click("[data-stage=modulation]");
+        page.typeValue("layer1.lfo1.rate", "1/8D");
+        page.until(d -> Parameters.find("layer1.lfo1.division").choices().get((int) value("layer1.lfo1.division")).equals("1/8D"));
+        page.click("[data-stage=envelopes]");
+        page.typeValue("layer1.amplitude.sustain", "-6.0206 dB");
+        page.until(d -> Math.abs(value("layer1.amplitude.sustain") - 50) < 0.001);
+        page.js("document.getElementById('layer1.amplitude.sustain').blur(); document.getElementById('layer1.amplitude.sustain').focus()");
+        page.until(d -> "-6.0 dB".equals(page.find("[id='layer1.amplitude.sustain']").getDomAttribute("title")));
+    }
+
+    /** The main work of each stage, seen without scrolling in a usual window. */
+    @Test
+    void theWorkOfEachStageFitsTheWindow() {
+        long pad = patches.inBank(demoBank()).stream().filter(row -> row.name().equals("Slack Water Pad")).findFirst().orElseThrow().id();
+        page.open("/patches/" + pad);
+        page.find("#bench");
+        page.driver.executeCdpCommand("Emulation.setDeviceMetricsOverride", java.util.Map.of("width", 1280, "height", 800, "deviceScaleFactor", 1, "mobile", false));
+        List<String> below = new ArrayList<>();
+        for (String work : List.of("keymap|.keymap-tools, .keymap", "sources|.source, .one-row", "filter|.two > div", "envelopes|.two > div", "modulation|.lfos > div, #routes, #add-route",
+                "effects|.lane, .effect-card", "performance|.macro-card")) {
+            String stage = work.substring(0, work.indexOf('|'));
+            page.click("[data-stage=" + stage + "]");
+            Object over = page.js("const page = document.getElementById('page'); page.scrollTop = 0; return [...document.querySelectorAll('[data-stage-panel=" + stage + "] :is("
+                    + work.substring(work.indexOf('|') + 1) + ")')].filter(e => e.offsetParent).reduce((most, e) => Math.max(most, e.getBoundingClientRect().bottom - page.getBoundingClientRect().bottom), -9999)");
+            if (((Number) over).doubleValue() > 0) {
+                below.add(stage + " by " + over + " px");
+            }
+        }
+        page.driver.executeCdpCommand("Emulation.clearDeviceMetricsOverride", java.util.Map.of());
+        assertEquals(List.of(), below);
+    }
+}
