@@ -7,7 +7,7 @@ import {onPage} from './chromium.mjs';
 const press = `
   const done = arguments[arguments.length - 1];
   (async () => {
-    const player = await import('/js/player.js');
+    const player = await import('@js/player/player.js');
     await player.wake();
     const found = [];
     player.on('timed', seconds => found.push(seconds * 1000));
@@ -25,9 +25,12 @@ const press = `
 const hold = `
   const [image, buffer, done] = arguments;
   (async () => {
-    const player = await import('/js/player.js');
+    const player = await import('@js/player/player.js');
+    const {LivePatch} = await import('@js/../engine/engine.js');
+    const count = LivePatch.parameterCount();
+    const values = Object.fromEntries(image.slice(0, count).map((v, i) => [LivePatch.idOf(i), v]));
     await player.setBuffer(buffer);
-    player.load({id: -1, name: 'hall mark', image, phrase: {tempo: 100, beats: 4, notes: []}, macros: [], zones: [], matchedDb: 0, recordings: []}, false);
+    player.load({id: -1, name: 'hall mark', values, tail: image.slice(count), phrase: {tempo: 100, beats: 4, notes: []}, macros: [], zones: [], matchedDb: 0, recordings: []}, false);
     await new Promise(r => setTimeout(r, 500));
     for (let v = 0; v < 16; v++) player.noteOn(36 + 3 * v, 100);
     await new Promise(r => setTimeout(r, 3000));
@@ -38,7 +41,7 @@ const hold = `
     await new Promise(r => setTimeout(r, 60000));
     const after = read();
     player.panic();
-    done([voices, before && after.map((v, i) => v - before[i])]);
+    done([voices, before && after.map((v, i) => v - before[i]), localStorage.getItem('comet-buffer')]);
   })().catch(e => done('failed: ' + e));`;
 
 if (process.argv[3] !== 'hold') await onPage(process.argv[2] ?? 'http://127.0.0.1:8080/patches/1', async run => {
@@ -47,6 +50,7 @@ if (process.argv[3] !== 'hold') await onPage(process.argv[2] ?? 'http://127.0.0.
 await onPage(new URL('/', process.argv[2] ?? 'http://127.0.0.1:8080').href, async run => {
   const image = JSON.parse(execFileSync('java', ['-cp', 'bench/target/classes:bench/target/lib/*', 'gentlecomet.bench.PrintImage', 'hall-mark']));
   for (const buffer of ['short', 'safe']) {
-    console.log(`16 voices for 60 s, ${buffer} buffer: voices, [underruns, their seconds, seconds played]:`, await run(hold, image, buffer));
+    console.log(`16 voices for 60 s, begun with the ${buffer} buffer: voices, [underruns, their seconds, seconds played] of the last output, buffer at the end:`,
+        await run(hold, image, buffer));
   }
 });

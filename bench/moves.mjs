@@ -2,7 +2,7 @@
 // Needs a running application, chromium and chromedriver. Usage: node bench/moves.mjs [address of a patch]
 import {onPage} from './chromium.mjs';
 
-const BARS = [['sources', 'layer1.source1.level'], ['filter', 'layer1.filter1.cutoff'], ['envelopes', 'layer1.amplitude.decay'], ['motion', 'layer1.lfo1.rate']];
+const BARS = [['sources', 'layer1.source1.level'], ['filter', 'layer1.filter1.cutoff'], ['envelopes', 'layer1.amplitude.decay'], ['modulation', 'layer1.lfo1.rate']];
 
 const script = `
   const [stage, id, done] = arguments;

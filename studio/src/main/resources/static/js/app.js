@@ -1,5 +1,6 @@
 // Starts the page: the strip once, everything else whenever a piece of page arrives.
 import {allowLevelling} from './bench/at-rest.js';
+import {setUpPatchDrop} from './bank/patch-files.js';
 import {beforeRequest, benchState, chooseStage, flipVersions, matchLevel, openPlace, requestOfBench, save, setUpBench} from './bench/bench.js';
 import {openQuickLine} from './bench/quick/quick-line.js';
 import {listeningKey} from './listening/listening.js';
@@ -55,6 +56,7 @@ function setUpTheme() {
 
 setUpTheme();
 setUpStrip();
+setUpPatchDrop();
 fresh(document.getElementById('content'));
 document.getElementById('content').focus({preventScroll: true});
 

@@ -61,9 +61,13 @@ public final class CollectionFormat {
 
     /** Name of a patch's files without ending: bank letter, slot, and the name in plain letters. */
     public static String fileName(int bank, CollectionFile.Slot slot) {
-        String plain = Normalizer.normalize(slot.patch().name(), Normalizer.Form.NFD).toLowerCase(Locale.ROOT)
-                .replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
-        return String.format(Locale.ROOT, "%c%03d-%s", 'a' + bank, slot.number(), plain.isEmpty() ? "patch" : plain);
+        return String.format(Locale.ROOT, "%c%03d-%s", 'a' + bank, slot.number(), plainName(slot.patch().name()));
+    }
+
+    /** A name in plain letters and hyphens, as every file system takes it. */
+    static String plainName(String name) {
+        String plain = Normalizer.normalize(name, Normalizer.Form.NFD).replaceAll("\\p{M}", "").toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
+        return plain.isEmpty() ? "patch" : plain;
     }
 
     /**
@@ -125,7 +129,8 @@ public final class CollectionFormat {
         return HouseRulesFormat.read(node, INDEX + ".houseRules");
     }
 
-    private static String text(Map<String, byte[]> files, String path) {
+    /** A file as UTF-8 text. */
+    static String text(Map<String, byte[]> files, String path) {
         byte[] bytes = files.get(path);
         if (bytes == null) {
             throw new FormatException(path, "the file is missing");

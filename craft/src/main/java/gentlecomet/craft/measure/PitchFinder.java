@@ -181,8 +181,13 @@ public final class PitchFinder {
      * is told in full: a fifth up is 700 cents, not 500 down.
      */
     public static double centsFromKey(double hz, int key) {
-        double cents = 1200 * Math.log(hz / (440 * Math.pow(2, (key - 69) / 12.0))) / Math.log(2);
+        double cents = cents(hz, key);
         double fromOctave = cents - 1200 * Math.rint(cents / 1200);
         return Math.abs(fromOctave) <= NEAR_OCTAVE_CENTS ? fromOctave : cents;
+    }
+
+    /** How far a pitch is above a key of equal temperament at A4 = 440 Hz, in cents. */
+    public static double cents(double hz, int key) {
+        return 1200 * Math.log(hz / (440 * Math.pow(2, (key - 69) / 12.0))) / Math.log(2);
     }
 }

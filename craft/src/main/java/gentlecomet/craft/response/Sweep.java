@@ -38,6 +38,8 @@ public record Sweep(String name, List<NoteFigures> points, double difference) {
 
     /** A controller of the hands that has no parameter of its own. */
     public enum Hand {
+        /** From all the way down to all the way up. */
+        BEND("Pitch bend", (engine, position) -> engine.bend(2 * position - 1)),
         WHEEL("Mod wheel", Engine::modWheel), TOUCH("Aftertouch", Engine::aftertouch), BREATH("Breath", Engine::breath),
         EXPRESSION("Expression", Engine::expression),
         /** Heard while the key is down: that a pedal holds notes is not an effect of the patch. */
@@ -111,7 +113,7 @@ public record Sweep(String name, List<NoteFigures> points, double difference) {
         for (int i = 1; i < sounds.size(); i++) {
             most = Math.max(most, Difference.db(sounds.get(i - 1), sounds.get(i)));
         }
-        return new Sweep(name, sounds.stream().map(a -> NoteFigures.of(a, key, HELD_SECONDS)).toList(), most);
+        return new Sweep(name, sounds.stream().map(a -> NoteFigures.withOctaves(a, key, HELD_SECONDS)).toList(), most);
     }
 
     /** Whether nothing is heard of it. */

@@ -148,6 +148,12 @@ class ResponseTest {
     }
 
     @Test
+    void theBendIsMeasuredFromAllTheWayDownToAllTheWayUp() {
+        assertEquals(200 + 1200, Sweep.ofHand(TypedPatch.neutralWith("performance.bendUp=2", "performance.bendDown=12"), Sweep.Hand.BEND, Recordings.NONE).pitchCents(), 3);
+        assertTrue(Sweep.ofHand(TypedPatch.neutralWith("performance.bendUp=0", "performance.bendDown=0"), Sweep.Hand.BEND, Recordings.NONE).dead());
+    }
+
+    @Test
     void thePedalIsHeardByItsRoutesAndNotByHolding() {
         Patch patch = TypedPatch.neutralWith();
         assertTrue(Sweep.ofHand(patch, Sweep.Hand.PEDAL, Recordings.NONE).dead(), "it only holds");

@@ -85,6 +85,11 @@ public class Assets implements Recordings {
         return SoundAsset.read(store.content(hash).orElseThrow(() -> new MissingException("This recording is no longer there.")), hash);
     }
 
+    /** Content of a file by its hash, or null where it is not there. */
+    public byte[] content(String hash) {
+        return store.content(hash).orElse(null);
+    }
+
     /** Takes a file out of a collection. @throws RefusedException when a patch uses it */
     @Transactional
     public void remove(long collectionId, String hash) {

@@ -4,6 +4,7 @@ import gentlecomet.craft.format.CollectionFormat;
 import gentlecomet.craft.level.HouseStart;
 import gentlecomet.craft.rules.FreeName;
 import gentlecomet.craft.rules.HouseRules;
+import gentlecomet.craft.rules.NameRules;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.collection.CollectionRow;
 import gentlecomet.studio.collection.Collections;
@@ -101,6 +102,19 @@ public class Banks {
         if (slot < 1 || slot > CollectionFormat.SLOTS) {
             throw new RefusedException("A bank has slots 1 to " + CollectionFormat.SLOTS + ".");
         }
+    }
+
+    /** A patch from elsewhere in the first free slot; it keeps its name, whatever the house says of it, unless another patch has that. */
+    long take(long bankId, Patch patch, String words) {
+        String key = NameRules.key(patch.name());
+        boolean taken = patches.names(collections.bank(bankId).collectionId()).stream().anyMatch(n -> NameRules.key(n).equals(key));
+        Patch named = taken ? patch.withNaming(patch.naming().withName(freeName(bankId, patch.name()))) : patch;
+        return patches.insert(bankId, freeSlot(bankId, 1), named, words);
+    }
+
+    /** How many patches a bank still takes. */
+    int freeSlots(long bankId) {
+        return CollectionFormat.SLOTS - patches.takenSlots(bankId).size();
     }
 
     private int freeSlot(long bankId, int from) {

@@ -68,11 +68,11 @@ function wireMenu(menu) {
     const below = button.bottom + menu.offsetHeight + 4 < room;
     menu.style.left = `${Math.max(4, button.right - menu.offsetWidth)}px`;
     menu.style.top = `${below ? button.bottom + 2 : Math.max(4, button.top - menu.offsetHeight - 2)}px`;
-    menu.querySelector('button:not(:disabled)')?.focus();
+    menu.querySelector('a, button:not(:disabled)')?.focus();
   });
   menu.addEventListener('keydown', e => {
     const step = {ArrowDown: 1, ArrowUp: -1}[e.key];
-    const items = [...menu.querySelectorAll('button:not(:disabled)')];
+    const items = [...menu.querySelectorAll('a, button:not(:disabled)')];
     if (step && items.length > 0) {
       e.preventDefault();
       items[(items.indexOf(document.activeElement) + step + items.length) % items.length].focus();
@@ -80,7 +80,7 @@ function wireMenu(menu) {
     e.stopPropagation();
   });
   menu.addEventListener('click', e => {
-    if (e.target.closest('button')) {
+    if (e.target.closest('a, button')) {
       menu.hidePopover();
     }
   });

@@ -1,4 +1,5 @@
 // The command finder: any patch, page, parameter or action by the beginnings of its words. Also the matching behind the route picker.
+import {visit} from './visit.js';
 import {ask, say} from './requests.js';
 
 /** Other words for what the pages call by one name; each leads to any of the phrases at its right. */
@@ -161,15 +162,7 @@ export async function openFinder(page) {
   open();
   try {
     const known = await (await ask(`/find?collection=${page.collection}${page.patch ? `&patch=${page.patch}` : ''}`)).json();
-    const go = url => () => {
-      const link = document.createElement('a');
-      link.href = url;
-      document.getElementById('page').append(link);
-      window.htmx.process(link);
-      link.click();
-      link.remove();
-    };
-    entries = [...entries, ...known.places.map(p => ({text: p.text, kind: p.kind, act: go(p.url)})),
+    entries = [...entries, ...known.places.map(p => ({text: p.text, kind: p.kind, act: () => visit(p.url)})),
       ...known.parameters.map(p => ({text: p.text, also: p.kind, kind: 'parameter', act: () => page.openPlace(p.url)}))];
     open();
   } catch (refusal) {

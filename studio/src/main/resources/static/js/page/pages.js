@@ -2,6 +2,7 @@
 import * as player from '../player/player.js';
 import {ask, say} from './requests.js';
 import {wireBank} from '../bank/bank.js';
+import {wirePatchFiles} from '../bank/patch-files.js';
 import {wireListening} from '../listening/listening.js';
 
 let clip = null;
@@ -64,6 +65,7 @@ export function setUpPage(root) {
     ask(button.dataset.again, {method: 'POST'}).then(() => location.reload(), refusal => say(refusal.message));
   }));
   wireBank(root);
+  wirePatchFiles(root);
   wireListening(root);
   labelCells(root);
 }

@@ -1,4 +1,5 @@
 // MIDI input of the browser, and hands that the page can stand in for; with a monitor of what comes in.
+import {buffer} from './output-buffer.js';
 import * as player from './player.js';
 import {keyName} from '../lib/key-names.js';
 import {say} from '../page/requests.js';
@@ -49,7 +50,8 @@ export function setUpMidi() {
     hand.nextElementSibling.textContent = hand.max === '1' ? Number(hand.value).toFixed(2) : hand.value;
   }));
   id('hands-release').addEventListener('input', e => player.setReleaseVelocity(Number(e.target.value)));
-  id('audio-buffer').value = player.buffer();
+  player.on('started', () => { id('audio-buffer').value = buffer(); });
+  id('audio-buffer').value = buffer();
   id('audio-buffer').addEventListener('change', e => player.setBuffer(e.target.value).catch(() => {}));
   id('midi-allow').addEventListener('click', allow);
   const channels = () => player.midiChannels(Number(id('midi-channel').value), Number(id('midi-zone').value));

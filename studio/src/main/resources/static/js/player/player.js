@@ -2,7 +2,9 @@
 import * as engine from '../../engine/engine.js';
 import {masked, onEars} from './mute-solo.js';
 import {MeasuringChain} from './measuring-chain.js';
+import {GapWatch, latencyHint, nextBuffer, rememberBuffer} from './output-buffer.js';
 import {ask, say} from '../page/requests.js';
+import {fetchMissing, recordings} from './recordings.js';
 import {imageOf} from '../lib/parameters.js';
 
 /**
@@ -18,10 +20,7 @@ let node = null;
 /** @type {MeasuringChain|null} */
 let chain = null;
 let mono = null;
-/** Image of the last save, played beside the patch and not heard, or null. */
-let shadow = null;
-const BUFFER = 'comet-buffer';
-const SAFE_SECONDS = 0.02;
+let gaps = new GapWatch();
 let starting = null;
 /** @type {Playable|null} */
 let current = null;
@@ -30,8 +29,11 @@ let releaseVelocity = 64;
 let gainDb = 0;
 /** Gain of the patch itself, without that of a version that is heard in its place. */
 let ownGainDb = 0;
-let watched = {indexes: [], slots: [], layer: 0};
+/** What holds until it is said otherwise, by what it does: a new output is told it again. */
+const standing = new Map();
 let phrasePlaying = false;
+/** The phrase that was started last, as it was told to the audio thread. */
+let lastPhrase = null;
 let waiting = null;
 const tempoIndex = engine.LivePatch.indexOf('performance.tempo');
 const listeners = {patch: [], meters: [], phrase: [], parameter: [], started: [], ears: [], played: [], midi: [], timed: [], rested: [], gone: []};
@@ -59,7 +61,7 @@ export function wake() {
 
 async function start() {
   if (!context) {
-    context = new AudioContext({sampleRate: 48000, latencyHint: localStorage.getItem(BUFFER) === 'safe' ? SAFE_SECONDS : 'interactive'});
+    context = new AudioContext({sampleRate: 48000, latencyHint: latencyHint()});
     const device = context;
     device.onstatechange = () => device === context && tell('started', device.state === 'running');
     device.onerror = () => {
@@ -81,6 +83,9 @@ async function start() {
     node.connect(mono, 0).connect(context.destination);
     hearMono(monoWanted);
     node.port.onmessage = ({data}) => {
+      if (!context) {
+        return;
+      }
       if (data.ended) {
         phrasePlaying = false;
         tell('phrase', false);
@@ -91,20 +96,35 @@ async function start() {
         tell('timed', data.keySeconds);
       } else {
         tell('meters', data);
+        lookForGaps();
       }
     };
-    fetched.forEach(recording => send({do: 'provide', ...recording}));
+    recordings().forEach(recording => send({do: 'provide', ...recording}));
     if (image) {
       send({do: 'load', image: toHear(), gain: gain()});
     }
-    send({do: 'watch', ...watched});
-    send({do: 'shadow', image: shadow});
+    standing.forEach(message => send(message));
   }
   tell('started', true);
 }
 
+/** Longer buffers when the sound has gaps that one hears: said once, and remembered. */
+function lookForGaps() {
+  const longer = nextBuffer();
+  if (longer && gaps.look(performance.now() / 1000, context.currentTime, playbackStats()?.underrunEvents)) {
+    setBuffer(longer).then(() => say(`The sound had gaps, so its buffer is longer from now on: ${Math.round(latency() * 1000)} ms to the output. `
+      + 'The sheet "Hands" has the choice.', {key: 'buffer', calm: true, stays: true})).catch(() => {});
+  }
+}
+
 function send(message) {
   node?.port.postMessage(message);
+}
+
+/** Says what holds from now on, also to an output that comes later. */
+function stand(message) {
+  standing.set(message.do, message);
+  send(message);
 }
 
 function gain() {
@@ -187,29 +207,28 @@ export function unload() {
 
 /** Plays the last save beside the patch, unheard, for the spectrum behind. @param {number[]|null} saved */
 export function setShadow(saved) {
-  shadow = saved === null ? null : Float64Array.from(saved);
-  send({do: 'shadow', image: shadow});
+  stand({do: 'shadow', image: saved === null ? null : Float64Array.from(saved)});
 }
 
 /** Whether the last save is played beside the patch. */
 export function shadowed() {
-  return shadow !== null;
+  return Boolean(standing.get('shadow')?.image);
 }
 
-/** Chooses the browser's shortest buffers, or longer ones for patches with many heavy voices; sound begins again with them. @param {'short'|'safe'} size */
-export async function setBuffer(size) {
-  localStorage.setItem(BUFFER, size);
+/** Takes an output with other buffers; the phrase begins again with it. @param {string} name one of the buffers of output-buffer.js */
+export async function setBuffer(name) {
+  rememberBuffer(name);
   const old = context;
+  const phrase = phrasePlaying ? lastPhrase : null;
   context = null;
   node = null;
   starting = null;
+  gaps = new GapWatch();
   await old?.close();
   await wake();
-}
-
-/** @returns {'short'|'safe'} */
-export function buffer() {
-  return localStorage.getItem(BUFFER) === 'safe' ? 'safe' : 'short';
+  if (phrase) {
+    send(phrase);
+  }
 }
 
 /** What the browser counts of its own output: underruns since the start, or undefined where it does not. */
@@ -232,31 +251,10 @@ export function heard() {
   return image;
 }
 
-/** Recordings fetched so far, by key, as the audio thread takes them. */
-const fetched = new Map();
-
-/** A recording that has been fetched, or undefined. @param {number} key */
-export function recording(key) {
-  return fetched.get(key);
-}
-
 /** Fetches the recordings of a patch that are not there yet; the patch is told to the engine again when one has come. */
 async function provide(playable) {
-  const missing = (playable.recordings ?? []).filter(r => !fetched.has(r.key));
-  for (const {key, url} of missing) {
-    try {
-      const numbers = new Float32Array(await (await ask(url)).arrayBuffer());
-      const frames = (numbers.length - 2) / numbers[1];
-      const left = numbers.slice(2, 2 + frames);
-      const recording = {key, left, right: numbers[1] === 2 ? numbers.slice(2 + frames) : left, rate: numbers[0]};
-      fetched.set(key, recording);
-      engine.provide(-1, key, recording.left, recording.right, recording.rate);
-      send({do: 'provide', ...recording});
-    } catch (refusal) {
-      say(`A recording of "${playable.name}" could not be fetched: ${refusal.message}`);
-    }
-  }
-  if (missing.length > 0 && current?.id === playable.id) {
+  const came = await fetchMissing(playable, recording => send({do: 'provide', ...recording}));
+  if (came && current?.id === playable.id) {
     send({do: 'change', image: toHear()});
     tell('patch', current);
     tell('parameter', -1);
@@ -331,7 +329,7 @@ export function midi(status, first, second) {
 
 /** @param {number} only channel to listen to, -1 for all @param {number} zone channels for notes of their own, 0 for none */
 export function midiChannels(only, zone) {
-  send({do: 'midiChannels', only, zone});
+  stand({do: 'midiChannels', only, zone});
 }
 
 /** The controller has gone: its notes are let go. */
@@ -350,8 +348,7 @@ export function panic() {
  * @param {number} layer whose newest note is followed by the pictures
  */
 export function watch(indexes, slots = [], layer = 0) {
-  watched = {indexes, slots, layer};
-  send({do: 'watch', ...watched});
+  stand({do: 'watch', indexes, slots, layer});
 }
 
 /** Plays a phrase with the patch in focus, or stops it; arguments as {@link startPhrase}. */
@@ -371,19 +368,20 @@ export async function startPhrase(tempo, chosen = null, repeats = false) {
   await wake();
   const phrase = chosen ?? current.phrase;
   phrasePlaying = true;
-  send({do: 'phrase', notes: phrase.notes, moves: phrase.moves, tempoChanges: phrase.tempoChanges, beats: phrase.beats, tempo: tempo || phrase.tempo, repeats,
-    tempoIndex, ownTempo: image[tempoIndex]});
+  lastPhrase = {do: 'phrase', notes: phrase.notes, moves: phrase.moves, tempoChanges: phrase.tempoChanges, beats: phrase.beats, tempo: tempo || phrase.tempo, repeats,
+    tempoIndex, ownTempo: image[tempoIndex]};
+  send(lastPhrase);
   tell('phrase', true);
 }
 
 /** Starts a loop of drums and bass beside the patch, or stops it. @param {object|null} loop */
 export function backing(loop) {
-  send(loop ? {do: 'backing', ...loop} : {do: 'backing', notes: null});
+  stand(loop ? {do: 'backing', ...loop} : {do: 'backing', notes: null});
 }
 
 /** Plays held keys one after the other from now on. @param {'off'|'up'|'down'|'both'} pattern @param {number} beats from note to note */
 export function arpeggio(pattern, beats, tempo) {
-  send({do: 'arp', pattern, beats, tempo});
+  stand({do: 'arp', pattern, beats, tempo});
 }
 
 /** Loads a patch by id and plays its phrase; the same patch again stops it. */

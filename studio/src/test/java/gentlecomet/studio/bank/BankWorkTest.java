@@ -11,12 +11,16 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 
 import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.craft.format.CollectionFormat;
+import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.StudioTest;
 import gentlecomet.studio.WebWork;
 import gentlecomet.studio.patch.PatchSummary;
 import gentlecomet.studio.patch.Patches;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -176,5 +180,33 @@ class BankWorkTest extends WebWork {
     void levelsShowOnlyThisBanksPatches() throws Exception {
         send(get("/banks/{id}/levels/rows", bank)).andExpect(status().isOk()).andExpect(content().string(containsString("New Patch")));
         send(get("/banks/{id}/levels/rows", 999999)).andExpect(status().isNotFound());
+    }
+
+    private MockHttpServletRequestBuilder files(Map<String, String> contents) {
+        var request = org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart("/banks/{id}/files", bank);
+        contents.forEach((name, text) -> request.file(new org.springframework.mock.web.MockMultipartFile("file", name, "application/json", text.getBytes(java.nio.charset.StandardCharsets.UTF_8))));
+        return request;
+    }
+
+    @Test
+    void filesAreTakenTogetherOrNotAtAll() throws Exception {
+        String good = PatchFormat.write(Patch.neutral("Withy"));
+        send(files(Map.of("Kit/good.json", good, "Kit/bad.json", good.replace("\"version\": 3", "\"version\": 99")))).andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("Kit/bad.json.version: expected 1 to")));
+        assertEquals(List.of("3 New Patch"), slots());
+        send(files(Map.of("Kit/good.json", good))).andExpect(status().isOk());
+        assertEquals(List.of("1 Withy", "3 New Patch"), slots());
+        assertEquals("From the file good.json", patches.history(patches.inBank(bank).get(0).id(), 1).get(0).label());
+        send(files(Map.of())).andExpect(status().isUnprocessableEntity());
+    }
+
+    @Test
+    void moreFilesThanFreeSlotsAreNotTaken() throws Exception {
+        Map<String, String> many = new TreeMap<>();
+        for (int i = 0; i < CollectionFormat.SLOTS; i++) {
+            many.put("p" + i + ".json", PatchFormat.write(Patch.neutral("Flood " + i)));
+        }
+        send(files(many)).andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("128 patches do not fit: this bank has 127 free slots")));
+        assertEquals(List.of("3 New Patch"), slots());
     }
 }

@@ -220,4 +220,48 @@ class PageModulesTest extends OnTheScreen {
                 const other = bench('<section data-stage-panel="filter" data-hash="b2" data-kept></section>');
                 return `${whole} ${fresh.firstChild === wired ? 'same wired' : 'other'} ${m.setAside(other)}`"""));
     }
+
+    /** Looks each tenth of a second for 20 s: what is counted by the browser, or how far the output's clock is behind. */
+    @ParameterizedTest
+    @CsvSource({"1, 0, 0", "1, 2, 0", "1, 3, 1", "1, 7, 2", "20, 7, 0", "0, 0, 0", "0, 2, 0", "0, 3, 1"})
+    void gapsCloseTogetherAskForALongerBuffer(double apartSeconds, int gaps, long asked) {
+        boolean counted = apartSeconds > 0;
+        assertEquals(asked, in("player/output-buffer.js", "m", """
+                const watch = new m.GapWatch();
+                let asked = 0, underruns = 5, lag = 0.02;
+                for (let i = 0; i < 600; i++) {
+                  const now = 100 + i / 10;
+                  const gap = given[0] ? i % (10 * given[0]) === 0 : i % 20 === 0;
+                  if (gap && i > 0 && underruns - 5 < given[1]) { underruns++; lag += 0.01; }
+                  const played = now - lag - 0.01 * (i % 3) / 3;
+                  asked += watch.look(now, played, given[2] ? underruns : undefined) ? 1 : 0;
+                }
+                return asked""", apartSeconds, gaps, counted));
+    }
+
+    @Test
+    void anOutputWithGapsIsExchangedForALongerOneAndThePhraseGoesOn() {
+        Object found = in("player/player.js", "m", """
+                let underruns = 0;
+                const own = Object.getOwnPropertyDescriptor(AudioContext.prototype, 'playbackStats');
+                Object.defineProperty(AudioContext.prototype, 'playbackStats', {configurable: true, get: () => ({underrunEvents: underruns})});
+                try {
+                  localStorage.removeItem('comet-buffer');
+                  m.load({id: -1, name: 'Gaps', values: {}, tail: given[0], phrase: {tempo: 120, beats: 64, notes: [[0, 64, 60, 100]]}, macros: [], zones: [], matchedDb: 0, recordings: []}, false);
+                  await m.startPhrase(120);
+                  const short = m.latency();
+                  const next = () => new Promise(resolve => { let once = true; m.on('meters', data => { if (once) { once = false; resolve(data); } }); });
+                  await next();
+                  underruns = 5;
+                  await new Promise(resolve => { const look = () => localStorage.getItem('comet-buffer') === 'safe' ? resolve() : next().then(look); look(); });
+                  let meters = await next();
+                  while (!(meters.voices > 0)) { meters = await next(); }
+                  return [m.latency() > short, meters.voices, document.querySelectorAll("#messages [data-key='buffer']").length, document.getElementById('audio-buffer').value];
+                } finally {
+                  own ? Object.defineProperty(AudioContext.prototype, 'playbackStats', own) : delete AudioContext.prototype.playbackStats;
+                  m.unload();
+                  localStorage.removeItem('comet-buffer');
+                }""", java.util.Arrays.stream(PatchImage.of(Patch.neutral("Gaps"))).skip(Parameters.COUNT).boxed().toList());
+        assertEquals(List.of(true, 1L, 1L, "safe"), found);
+    }
 }

@@ -135,11 +135,13 @@ class TouchJourneyTest extends OnTheScreen {
         until(page, () -> !patches.get(id).patch().macros().get(0).targets().isEmpty());
         page.fill(card + ".end[data-end=low]", "-40");
         until(page, () -> patches.get(id).patch().macros().get(0).targets().get(0).low() == -40);
+        page.fill(card + ".end[data-end=high]", "0");
+        until(page, () -> patches.get(id).patch().macros().get(0).targets().get(0).high() == 0);
         page.fill(card + ".bend", "50");
         until(page, () -> patches.get(id).patch().macros().get(0).targets().get(0).bend() == 0.5);
         page.click("[data-check-macros]");
         page.until(Duration.ofSeconds(90), d -> page.text(card + ".sweep").contains("moves smoothly") && page.find("[data-check-macros]").isEnabled());
-        assertTrue(page.text(card + ".sweep").contains("loudness 2"), page.text(card + ".sweep"));
+        assertTrue(page.text(card + ".sweep").contains("loudness 40.0 LU"), page.text(card + ".sweep"));
         for (String hand : new String[] {"breath", "pedal", "release"}) {
             assertTrue(page.text("[data-sweep=" + hand + "]").contains("not used"), "no route from " + hand);
         }

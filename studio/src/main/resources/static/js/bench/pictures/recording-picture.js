@@ -1,6 +1,6 @@
 // A recording as a whole, with its trim and its loop to be moved by hand.
 import {LivePatch} from '../../../engine/engine.js';
-import {recording} from '../../player/player.js';
+import {recording} from '../../player/recordings.js';
 import {colour, label} from '../../lib/canvas.js';
 
 const NEAR = 10;

@@ -1,0 +1,45 @@
+package gentlecomet.studio.bank;
+
+import gentlecomet.craft.format.PatchFiles;
+import gentlecomet.studio.page.RefusedException;
+import java.io.IOException;
+import java.util.List;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.multipart.MultipartFile;
+
+/** Patches as files: downloaded, and opened by choosing or dropping. */
+@Controller
+class PatchFileController {
+
+    private final PatchTransfer transfer;
+
+    PatchFileController(PatchTransfer transfer) {
+        this.transfer = transfer;
+    }
+
+    @GetMapping("/patches/{id}/file")
+    ResponseEntity<byte[]> file(@PathVariable long id) {
+        PatchFiles.Written file = transfer.write(id);
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM)
+                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(file.name()).build().toString()).body(file.content());
+    }
+
+    /** Patch files, ZIPs and the files of folders, named with their paths. */
+    @PostMapping("/banks/{id}/files")
+    @ResponseBody
+    List<PatchTransfer.Taken> take(@PathVariable long id, @RequestParam(defaultValue = "") List<MultipartFile> file) throws IOException {
+        if (file.isEmpty()) {
+            throw new RefusedException("Choose a patch file first.", "file");
+        }
+        return transfer.take(id, PatchTransfer.unpacked(file));
+    }
+}
