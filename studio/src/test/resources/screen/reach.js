@@ -20,7 +20,7 @@ const hitBy = (element, hit) => hit && (hit === element || element.contains(hit)
 const controls = [...document.querySelectorAll(CONTROLS)].filter(e => seen(e));
 for (const element of controls) {
   const placed = element.getClientRects()[0];
-  if (scroller.contains(element) && (placed.top < 2 || placed.bottom > scroller.clientHeight - 2) || element.closest('.scroll, .history, .loose')) {
+  if (scroller.contains(element) && (placed.top < 2 || placed.bottom > scroller.clientHeight - 2) || element.closest('.scroll, .history, .loose, .hear')) {
     element.scrollIntoView({block: 'center', inline: 'center', behavior: 'instant'});
   }
   // A link that breaks over two lines is hit on its first.
@@ -50,7 +50,7 @@ for (const area of [scroller, document.getElementById('player')]) {
       const across = Math.min(a.box.right, b.box.right) - Math.max(a.box.left, b.box.left);
       const down = Math.min(a.box.bottom, b.box.bottom) - Math.max(a.box.top, b.box.top);
       if (across > 1 && down > 1 && !a.element.contains(b.element) && !b.element.contains(a.element)
-        && a.element.closest('.scroll') === b.element.closest('.scroll')) {
+        && a.element.closest('.scroll, .hear') === b.element.closest('.scroll, .hear')) {
         complaints.push(`overlap: ${name(a.element)} and ${name(b.element)} by ${across.toFixed(0)} x ${down.toFixed(0)}`);
       }
     }

@@ -98,11 +98,12 @@ final class DrawnParts {
         }
         double[] numbers = new double[rows.size() * width];
         for (int r = 0; r < rows.size(); r++) {
-            if (!rows.get(r).isArray() || rows.get(r).size() != width) {
+            JsonNode row = rows.get(r);
+            if (!row.isArray() || row.size() < kind.leastColumns() || row.size() > width) {
                 throw new FormatException(here + "[" + r + "]", "expected " + width + " numbers");
             }
             for (int c = 0; c < width; c++) {
-                numbers[r * width + c] = Json.number(rows.get(r).get(c), here + "[" + r + "]");
+                numbers[r * width + c] = c < row.size() ? Json.number(row.get(c), here + "[" + r + "]") : kind.columns().get(c).neutral();
             }
         }
         return numbers;

@@ -67,7 +67,7 @@ public final class PatchSchema {
         ObjectNode shapes = object(fields.putObject("shapes")).putObject("properties");
         for (ShapeKind kind : Shapes.ALL) {
             ObjectNode shape = shapes.putObject(kind.id()).put("type", "array").put("maxItems", kind.maxRows());
-            ObjectNode row = shape.putObject("items").put("type", "array").put("minItems", kind.columns().size()).put("maxItems", kind.columns().size());
+            ObjectNode row = shape.putObject("items").put("type", "array").put("minItems", kind.leastColumns()).put("maxItems", kind.columns().size());
             ArrayNode columns = row.putArray("prefixItems");
             for (ShapeKind.Column column : kind.columns()) {
                 ObjectNode number = columns.addObject().put("title", column.label()).put("type", "number");

@@ -37,6 +37,15 @@ public final class GainMatch {
     /** What was found. @param slot the parameter that is set @param db its new value */
     public record Result(Parameter slot, double db, double beforeLufs, double afterLufs) {
 
+        /** What was found and done, for people. */
+        public String words() {
+            double off = afterLufs - beforeLufs;
+            String found = Math.abs(off) < 0.05 ? "as loud as what goes in" : String.format(Locale.ROOT, "%.1f LU %s than what goes in", Math.abs(off), off > 0 ? "louder" : "quieter");
+            double left = Math.abs(off + db);
+            return String.format(Locale.ROOT, "%s at 0 dB is %s; it stands at %+.1f dB now%s.", slot.place(), found, db,
+                    left < 0.06 ? ", matched" : String.format(Locale.ROOT, ", %.1f LU short of a match", left));
+        }
+
         /** The setting as one step of the history. */
         public PatchEdit edit() {
             return new CompositeEdit(String.format(Locale.ROOT, "%s matched: %.1f LUFS before, %.1f after, %+.1f dB", slot.place(), beforeLufs, afterLufs, db),

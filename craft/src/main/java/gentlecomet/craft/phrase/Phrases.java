@@ -37,6 +37,10 @@ public final class Phrases {
         return List.copyOf(ALL.values());
     }
 
+    public static boolean known(String id) {
+        return ALL.containsKey(id);
+    }
+
     /** @throws NoSuchElementException when there is no such phrase */
     public static Phrase get(String id) {
         Phrase phrase = ALL.get(id);

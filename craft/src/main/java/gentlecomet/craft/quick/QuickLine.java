@@ -5,14 +5,19 @@ import gentlecomet.craft.edit.DepthText;
 import gentlecomet.craft.edit.NamedParts;
 import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.craft.edit.PatchEdit.EditException;
+import gentlecomet.sound.parameter.EffectParameters;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.Route;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
  * A whole setting typed as one line, by the names and units of the registry:
@@ -23,7 +28,8 @@ import java.util.Locale;
  * delay 1/8D feedback 40 mix 25
  * lfo 1 &gt; cutoff 1 oct
  * macro 1 holds cutoff 300 2k
- * macro 2 named Wind
+ * lfo 2 &gt; source 1 level 6 dB one-sided
+ * macro 2 named Wind, calm to wild
  * </pre>
  *
  * A line has parts between semicolons. Each begins with what it sets (a source, a filter, an envelope, an effect ...), or routes a modulator
@@ -33,6 +39,8 @@ public final class QuickLine {
 
     private static final int LONGEST = 600;
     private static final int LONGEST_LABEL = 100;
+    private static final Map<String, Route.Side> SIDES = Map.of("one-sided", Route.Side.ONE, "two-sided", Route.Side.BOTH, "own", Route.Side.OWN);
+    private static final Pattern NAMED = Pattern.compile("([^,]+)(?:,\\s*(.+?)\\s+to\\s+(.+))?");
 
     private final Sketch sketch;
     private final int layer;
@@ -110,7 +118,7 @@ public final class QuickLine {
         words.removeIf(String::isEmpty);
         int arrow = words.indexOf(">") >= 0 ? words.indexOf(">") : words.indexOf("→");
         if (arrow > 0) {
-            route(words.subList(0, arrow), words.subList(arrow + 1, words.size()));
+            route(words.subList(0, arrow), new ArrayList<>(words.subList(arrow + 1, words.size())));
             return;
         }
         PartName part = PartName.read(sketch.patch(), layer, words);
@@ -144,15 +152,19 @@ public final class QuickLine {
         return all;
     }
 
-    /** "lfo 1 > cutoff 1 oct": a new route, or the depth of the one that is there. */
+    /** "lfo 1 > cutoff 1 oct": a new route, or the depth of the one that is there; its polarity may follow. */
     private void route(List<String> from, List<String> to) {
         Modulator source = NamedParts.modulator(String.join(" ", from).replaceAll("(?i)\\b(lfo|macro|env(?:elope)?|curve)(\\d)", "$1 $2"));
+        Route.Side side = to.isEmpty() ? null : SIDES.get(to.get(to.size() - 1).toLowerCase(Locale.ROOT));
+        if (side != null) {
+            to.remove(to.size() - 1);
+        }
         EditException fault = null;
         for (int depthWords = Math.min(2, to.size() - 1); depthWords > 0; depthWords--) {
             String depthText = String.join(" ", to.subList(to.size() - depthWords, to.size()));
             try {
-                Parameter target = NamedParts.target(String.join(" ", to.subList(0, to.size() - depthWords)), sketch.patch(), layer);
-                sketch.route(source, target, DepthText.parse(target, sketch.patch().soundingValue(target), depthText));
+                Parameter target = target(to.subList(0, to.size() - depthWords));
+                sketch.route(source, target, DepthText.parse(target, sketch.patch().soundingValue(target), depthText), side);
                 return;
             } catch (EditException e) {
                 fault = fault == null ? e : fault;
@@ -162,11 +174,23 @@ public final class QuickLine {
                 : new EditException("A route needs a parameter and a depth, such as: " + source.label().toLowerCase(Locale.ROOT) + " > cutoff 1 oct.");
     }
 
+    /** A parameter by its part and its name there, or else as the pages find it. */
+    private Parameter target(List<String> words) {
+        PartName part = PartName.read(sketch.patch(), layer, words);
+        Parameter found = part == null || part.effect() != EffectParameters.NONE ? null
+                : new Settings(sketch, part.prefix()).find(String.join(" ", words.subList(part.words(), words.size())).toLowerCase(Locale.ROOT));
+        return found != null ? found : NamedParts.target(String.join(" ", words), sketch.patch(), layer);
+    }
+
     /** "macro 1 holds cutoff 300 2k" and "macro 1 named Wind"; false for anything else. */
     private boolean macro(int macro, List<String> words) {
         String verb = words.get(0).toLowerCase(Locale.ROOT);
         if (verb.equals("named") || verb.equals("name")) {
-            sketch.nameMacro(macro, String.join(" ", words.subList(1, words.size())));
+            Matcher named = NAMED.matcher(String.join(" ", words.subList(1, words.size())));
+            if (!named.matches()) {
+                throw new EditException("A macro has a name, and may have words for its ends, such as: macro " + (macro + 1) + " named Wind, calm to wild.");
+            }
+            sketch.nameMacro(macro, named.group(1).strip(), named.group(2), named.group(3));
             return true;
         }
         if (!verb.equals("holds") && !verb.equals("hold")) {
@@ -174,14 +198,13 @@ public final class QuickLine {
         }
         List<String> rest = new ArrayList<>(words.subList(1, words.size()));
         rest.removeIf(w -> w.equals("to") || w.equals(".."));
+        EditException fault = null;
         for (int name = rest.size() - 2; name > 0; name--) {
             Parameter target;
             try {
-                target = NamedParts.target(String.join(" ", rest.subList(0, name)), sketch.patch(), layer);
+                target = target(rest.subList(0, name));
             } catch (EditException e) {
-                if (name == 1) {
-                    throw e;
-                }
+                fault = fault == null ? e : fault;
                 continue;
             }
             for (int low = 1; name + low < rest.size(); low++) {
@@ -193,6 +216,6 @@ public final class QuickLine {
                 }
             }
         }
-        throw new EditException("A macro holds a parameter between two values, such as: macro " + (macro + 1) + " holds cutoff 300 Hz 2 kHz.");
+        throw fault != null ? fault : new EditException("A macro holds a parameter between two values, such as: macro " + (macro + 1) + " holds cutoff 300 Hz 2 kHz.");
     }
 }

@@ -268,6 +268,16 @@ final class Settings {
         return exact;
     }
 
+    /** The one parameter that a name means, or null; without a name, the only one of its part. */
+    Parameter find(String name) {
+        if (name.isEmpty()) {
+            return parameters.size() == 1 ? parameters.get(0) : null;
+        }
+        List<Parameter> found = named(name).stream().filter(Parameters::movable).toList();
+        boolean exact = !found.isEmpty() && (found.get(0).label().equalsIgnoreCase(name) || lastWord(found.get(0)).equalsIgnoreCase(name.replace(" ", "")));
+        return exact || found.size() == 1 ? found.get(0) : null;
+    }
+
     /** An effect's slot has the parameters of all types; those of others are not meant. */
     private boolean typeAllows(Parameter p) {
         for (Parameter q = p; q.decider() >= 0; q = Parameters.at(q.decider())) {

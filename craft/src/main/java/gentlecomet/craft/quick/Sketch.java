@@ -3,6 +3,7 @@ package gentlecomet.craft.quick;
 import gentlecomet.craft.edit.AddEffect;
 import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.craft.edit.PatchEdit.EditException;
+import gentlecomet.craft.edit.ShapeRoute;
 import gentlecomet.craft.format.PatchRules;
 import gentlecomet.sound.parameter.EffectParameters;
 import gentlecomet.sound.parameter.LayerParameters;
@@ -105,23 +106,33 @@ final class Sketch {
         }
     }
 
-    /** A route from a modulator; where there is one already, its depth. */
-    void route(Modulator source, Parameter target, double depth) {
+    /** A route from a modulator; where there is one already, its depth. @param side its polarity, or null for the usual one or the one it has */
+    void route(Modulator source, Parameter target, double depth, Route.Side side) {
         place = target.id();
+        int number = route(source, target, depth);
+        Route set = patch.routes().get(number);
+        if (side != null && side != set.side()) {
+            apply(new ShapeRoute(number, side, 100 * set.bend(), 100 * set.low(), 100 * set.high(), set.scaler()));
+        }
+    }
+
+    private int route(Modulator source, Parameter target, double depth) {
         for (int r = 0; r < patch.routes().size(); r++) {
             Route route = patch.routes().get(r);
             if (route.source() == source && route.target().equals(target)) {
                 apply(new PatchEdit.SetDepth(r, depth));
-                return;
+                return r;
             }
         }
         apply(new PatchEdit.AddRoute(source, target, depth));
+        return patch.routes().size() - 1;
     }
 
-    void nameMacro(int macro, String name) {
+    /** @param lowEnd words for its low end, and {@code highEnd} for its high one; null for what stands there */
+    void nameMacro(int macro, String name, String lowEnd, String highEnd) {
         Macro old = patch.macros().get(macro);
         place = "macro" + (macro + 1);
-        apply(new PatchEdit.NameMacro(macro, name, old.lowEnd(), old.highEnd()));
+        apply(new PatchEdit.NameMacro(macro, name, lowEnd == null ? old.lowEnd() : lowEnd, highEnd == null ? old.highEnd() : highEnd));
     }
 
     /** Lets a macro hold a parameter between two values. */

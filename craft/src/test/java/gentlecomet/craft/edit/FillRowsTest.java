@@ -41,6 +41,32 @@ class FillRowsTest {
         assertThrows(PatchEdit.EditException.class, () -> edit.apply(usual));
     }
 
+    private static double[] voices(int column, FillRows.How how, double value, double... drawn) {
+        ShapeKind map = Shapes.ALL.get(Shapes.copies(0, 0));
+        double[] rows = new FillRows(map, column, how, value, 5).apply(TypedPatch.neutralWith().withShape(map.index(), drawn)).shape(map.index());
+        return java.util.stream.IntStream.range(0, rows.length / 4).mapToDouble(r -> rows[4 * r + column]).toArray();
+    }
+
+    @Test
+    void voicesAreSpreadAlternatedAndMirrored() {
+        assertArrayEquals(new double[] {-12, -6, 0, 6, 12}, voices(0, FillRows.How.SPREAD, 12));
+        assertArrayEquals(new double[] {0, 10, 20, 30, 40}, voices(2, FillRows.How.SPREAD, 40), "a phase has no sign");
+        assertArrayEquals(new double[] {80, -80, 80, -80, 80}, voices(1, FillRows.How.ALTERNATE, 80));
+        assertArrayEquals(new double[] {7, 3, 0, -3, -7}, voices(0, FillRows.How.MIRROR, 0, 7, 0, 0, 0, 3, 0, 0, 0));
+        assertArrayEquals(new double[] {0, 25, 0, 25, 0}, voices(2, FillRows.How.MIRROR, 0, 0, 0, 0, 0, 0, 0, 25, 0));
+    }
+
+    @Test
+    void chanceStaysWithinItsRangeAndComesOutAnewEachTime() {
+        double[] first = voices(0, FillRows.How.RANDOM, 9);
+        assertEquals(5, java.util.Arrays.stream(first).distinct().filter(v -> Math.abs(v) <= 9).count());
+        double[] rows = new double[20];
+        for (int i = 0; i < 5; i++) {
+            rows[4 * i] = first[i];
+        }
+        org.junit.jupiter.api.Assertions.assertNotEquals(first[0], voices(0, FillRows.How.RANDOM, 9, rows)[0]);
+    }
+
     @Test
     void itSaysWhatItDoes() {
         assertEquals("Layer 1 source 1: decay of all partials of the body times 0.5", new FillRows(MODES, 2, FillRows.How.TIMES, 0.5, 0).label(BODY));

@@ -55,6 +55,23 @@ class QuickLineTest {
         }
     }
 
+    /** The part is named first, so that "source 1 level" is not taken for the level of layer 1's source 2. */
+    @Test
+    void routesAndMacrosReachParametersByTheirPart() {
+        Patch made = QuickLine.edit(NEUTRAL, 0, "source 2 saw; lfo 1 > source 1 level 6 dB one-sided; envelope 3 > source 1 phase modulation from 2 3; macro 2 holds amplitude release 30 ms 600 ms; "
+                + "macro 2 named Tail, short to long").apply(NEUTRAL);
+        assertEquals(List.of("layer1.source1.level 6.0 ONE", "layer1.source1.phaseModulation2 3.0 OWN"),
+                made.routes().stream().map(r -> r.target().id() + " " + r.depth() + " " + r.side()).toList());
+        var macro = made.macros().get(1);
+        assertEquals(List.of("Tail", "short", "long"), List.of(macro.name(), macro.lowEnd(), macro.highEnd()));
+        assertEquals("layer1.amplitude.release 0.03 0.6", macro.targets().get(0).target().id() + " " + macro.targets().get(0).low() + " " + macro.targets().get(0).high());
+    }
+
+    @Test
+    void aMacroWithEndsNeedsBothOfThem() {
+        assertTrue(QuickLine.read(NEUTRAL, 0, "macro 1 named Wind, calm").fault().contains("such as: macro 1 named Wind, calm to wild"));
+    }
+
     @Test
     void aSourceThatWasOffBeginsToSoundAndItsLayerToo() {
         Patch made = QuickLine.edit(NEUTRAL, 2, "source 1 saw").apply(NEUTRAL);

@@ -16,8 +16,35 @@ import java.util.List;
  */
 public record ShapeKind(int index, String id, String label, String place, List<Column> columns, int maxRows, boolean ordered) {
 
-    /** One number of a row: its name, unit and range, and the value that a new row starts with. */
-    public record Column(String id, String label, Unit unit, double min, double max, double neutral) {
+    /** One number of a row: its name, unit and range, the value that a new row starts with, and whether a row may end before it. */
+    public record Column(String id, String label, Unit unit, double min, double max, double neutral, boolean optional) {
+
+        public Column(String id, String label, Unit unit, double min, double max, double neutral) {
+            this(id, label, unit, min, max, neutral, false);
+        }
+
+        /** Whether its numbers lie to both sides of the neutral one. */
+        public boolean signed() {
+            return min < neutral && max > neutral;
+        }
+    }
+
+    /** Numbers that a row has at least; the last ones of its columns may be left out where they are neutral. */
+    public int leastColumns() {
+        return (int) columns.stream().filter(c -> !c.optional()).count();
+    }
+
+    /** Rows of fewer numbers, one after the other, completed with neutral ones; as they are where their number does not tell. */
+    public double[] completed(double[] numbers, int given) {
+        int width = columns.size();
+        if (given == width || given < leastColumns() || numbers.length % given != 0) {
+            return numbers;
+        }
+        double[] full = new double[numbers.length / given * width];
+        for (int i = 0; i < full.length; i++) {
+            full[i] = i % width < given ? numbers[i / width * given + i % width] : columns.get(i % width).neutral();
+        }
+        return full;
     }
 
     /** Why a list of rows, one after the other, is not allowed, or null. */

@@ -50,7 +50,7 @@ public final class Shapes {
         return FIRST_LAYER + layer * OF_LAYER + source * PER_SOURCE + HARMONICS;
     }
 
-    /** Pitch, pan and phase of a source's copies. */
+    /** Pitch, pan, phase and level of each of a source's unison voices. */
     public static int copies(int layer, int source) {
         return FIRST_LAYER + layer * OF_LAYER + source * PER_SOURCE + COPIES;
     }
@@ -97,7 +97,7 @@ public final class Shapes {
             add(source + "harmonics", "Harmonics", where, 64, false, percent("level", "level", 0),
                     new Column("phase", "phase", Unit.PERCENT, -50, 100, 0));
             add(source + "unisonVoices", "Unison voices", where, 16, false, new Column("pitch", "pitch", Unit.CENTS, -1200, 1200, 0),
-                    new Column("pan", "pan", Unit.PERCENT, -100, 100, 0), percent("phase", "phase", 0));
+                    new Column("pan", "pan", Unit.PERCENT, -100, 100, 0), percent("phase", "phase", 0), new Column("level", "level", Unit.DECIBELS, -48, 12, 0, true));
             add(source + "modes", "Partials of the body", where, 64, false, new Column("ratio", "ratio", Unit.NONE, 0.1, 64, 1),
                     new Column("level", "level", Unit.DECIBELS, -96, 24, 0), new Column("decay", "decay", Unit.PERCENT, 1, 400, 100));
         }

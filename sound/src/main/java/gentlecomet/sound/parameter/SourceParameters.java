@@ -32,6 +32,8 @@ public final class SourceParameters {
     public static final int DETUNE;
     public static final int WIDTH;
     public static final int BALANCE;
+    /** How much of the drawn map of the unison voices counts. */
+    public static final int UNISON_MAP;
     public static final int SYNC;
     public static final int RING;
     public static final int RING_FROM;
@@ -109,6 +111,7 @@ public final class SourceParameters {
         WIDTH = g.number("width", "Width", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
         g.when(WAVE, "sine", "triangle", "saw", "pulse", "roundSquare", "table", "harmonics", "recording");
         BALANCE = g.number("unisonBalance", "Unison balance", Unit.DECIBELS, Taper.LINEAR, -24, 24, 0);
+        UNISON_MAP = g.number("unisonMap", "Unison map", Unit.PERCENT, Taper.LINEAR, 0, 200, 100);
         g.when(WAVE, "sine", "triangle", "saw", "pulse", "roundSquare", "table", "harmonics");
         SYNC = g.choice("sync", "Hard sync to", "off", "source1", "source2", "source3");
         PHASE_MODULATION = g.number("phaseModulation1", "Phase modulation from 1", Unit.RADIANS, Taper.CUBIC, 0, 24, 0);
@@ -156,13 +159,13 @@ public final class SourceParameters {
         CROSSFADE = g.number("crossfade", "Loop crossfade", Unit.PERCENT, Taper.LINEAR, 0, 50, 5);
         DIRECTION = g.choice("direction", "Direction", "forward", "reverse");
         g.always();
-        g.advanced(OUTPUT, RATIO, OFFSET, KEY_FOLLOW, PHASE_RANGE, BALANCE, SYNC, PHASE_MODULATION, PHASE_MODULATION + 1, PHASE_MODULATION + 2, RING, RING_FROM, START);
+        g.advanced(OUTPUT, RATIO, OFFSET, KEY_FOLLOW, PHASE_RANGE, BALANCE, UNISON_MAP, SYNC, PHASE_MODULATION, PHASE_MODULATION + 1, PHASE_MODULATION + 2, RING, RING_FROM, START);
         g.bringsParts(TABLE, PARTIALS_FROM, BODY_SET);
         g.serves(Facts.Quality.BRIGHTNESS, 2, POSITION, PULSE_WIDTH, PHASE_MODULATION, PHASE_MODULATION + 1, PHASE_MODULATION + 2, BODY_TILT, EXCITER_TONE);
         g.serves(Facts.Quality.BRIGHTNESS, 3, LEVEL);
         g.serves(Facts.Quality.LENGTH, 1, BODY_DECAY);
         g.serves(Facts.Quality.WIDTH, 1, WIDTH);
-        g.serves(Facts.Quality.WIDTH, 2, PAN, BALANCE);
+        g.serves(Facts.Quality.WIDTH, 2, PAN, BALANCE, UNISON_MAP);
         g.serves(Facts.Quality.WIDTH, 3, LEVEL);
         g.serves(Facts.Quality.ROUGHNESS, 1, DETUNE);
         g.serves(Facts.Quality.ROUGHNESS, 2, PHASE_MODULATION, PHASE_MODULATION + 1, PHASE_MODULATION + 2, GRID_PULL, SPREAD);

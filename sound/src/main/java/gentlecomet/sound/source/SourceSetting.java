@@ -16,6 +16,8 @@ final class SourceSetting {
     /** 0 to 1. */
     double width;
     double balanceDb;
+    /** How much of the drawn map of the unison voices counts, 0 to 2. */
+    double map;
     double pulseWidth;
     double position;
     /** Level as a gain; 0 when it is off. */
@@ -42,6 +44,7 @@ final class SourceSetting {
         pan = block[at + SourceParameters.PAN] * PERCENT;
         width = block[at + SourceParameters.WIDTH] * PERCENT;
         balanceDb = block[at + SourceParameters.BALANCE];
+        map = block[at + SourceParameters.UNISON_MAP] * PERCENT;
         pulseWidth = block[at + SourceParameters.PULSE_WIDTH] * PERCENT;
         position = block[at + SourceParameters.POSITION] * PERCENT;
         double level = block[at + SourceParameters.LEVEL];

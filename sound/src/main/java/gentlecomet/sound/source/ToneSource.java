@@ -80,8 +80,9 @@ public final class ToneSource {
         double fixed = block[at + SourceParameters.PHASE] / 100;
         double range = block[at + SourceParameters.PHASE_RANGE] / 100;
         double[] drawn = material.copies();
+        double map = block[at + SourceParameters.UNISON_MAP] / 100;
         for (int copy = 0; copy < MAX_COPIES; copy++) {
-            double phase = fixed + (3 * copy < drawn.length ? drawn[3 * copy + 2] / 100 : 0);
+            double phase = fixed + (UnisonSpread.COLUMNS * copy < drawn.length ? map * drawn[UnisonSpread.COLUMNS * copy + 2] / 100 : 0);
             starts[copy] = phase - Math.floor(phase);
             if (mode == SourceParameters.PHASE_FREE) {
                 phase = phase + NoiseGenerator.fraction(91, source, copy) + seconds * frequency;
@@ -112,7 +113,7 @@ public final class ToneSource {
     /** Takes over where the parameters stand; to be called when they or the layer's material may have changed. */
     public void take(double[] block, int at) {
         setting.take(block, at);
-        spread.set(setting.copies, setting.detuneCents, setting.pan, setting.width, setting.balanceDb, material);
+        spread.set(setting.copies, setting.detuneCents, setting.pan, setting.width, setting.balanceDb, setting.map, material);
     }
 
     /** How far its pitch follows the key, 0 to 1. */

@@ -5,6 +5,8 @@ import gentlecomet.sound.maths.Polynomials;
 /** How the copies of a source lie in pitch and between the sides; worked out again only when something about that has changed. */
 final class UnisonSpread {
 
+    /** Numbers of a drawn voice: pitch in cents, pan and phase in %, level in dB. */
+    static final int COLUMNS = 4;
     private static final double SQRT_2 = 1.4142135623730951;
     private static final double QUARTER_OF_A_HALF_TURN = 0.125;
 
@@ -19,6 +21,7 @@ final class UnisonSpread {
     private double pan;
     private double width;
     private double balanceDb;
+    private double map;
     private SourceMaterial of;
     private int edition = -1;
 
@@ -26,11 +29,12 @@ final class UnisonSpread {
      * @param newPan       -1 left to 1 right
      * @param newWidth     0 to 1
      * @param newBalanceDb level of the outermost copies against the middle, with the others between
-     * @param material     whose drawn offsets are added
+     * @param newMap       how much of the drawn map counts, 1 for all of it
+     * @param material     whose drawn map is added
      */
-    void set(int newCopies, double newDetuneCents, double newPan, double newWidth, double newBalanceDb, SourceMaterial material) {
+    void set(int newCopies, double newDetuneCents, double newPan, double newWidth, double newBalanceDb, double newMap, SourceMaterial material) {
         if (newCopies == copies && newDetuneCents == detuneCents && newPan == pan && newWidth == width
-                && newBalanceDb == balanceDb && material == of && material.edition() == edition) {
+                && newBalanceDb == balanceDb && newMap == map && material == of && material.edition() == edition) {
             return;
         }
         copies = newCopies;
@@ -38,6 +42,7 @@ final class UnisonSpread {
         pan = newPan;
         width = newWidth;
         balanceDb = newBalanceDb;
+        map = newMap;
         of = material;
         edition = material.edition();
         double[] drawn = material.copies();
@@ -47,10 +52,13 @@ final class UnisonSpread {
             // Neighbours in pitch go to opposite sides, in mirrored pairs, so that neither side is sharp or louder.
             int pair = Math.min(copy, copies - 1 - copy);
             double side = (pair & 1) == 0 ? place : -place;
-            double ownCents = 3 * copy < drawn.length ? drawn[3 * copy] : 0;
-            double ownPan = 3 * copy < drawn.length ? drawn[3 * copy + 1] / 100 : 0;
+            boolean own = COLUMNS * copy < drawn.length;
+            double ownCents = own ? map * drawn[COLUMNS * copy] : 0;
+            double ownPan = own ? map * drawn[COLUMNS * copy + 1] / 100 : 0;
+            double ownDb = own ? map * drawn[COLUMNS * copy + 3] : 0;
             double position = Math.max(-1, Math.min(1, pan + side * width + ownPan));
-            double level = copies == 1 || balanceDb == 0 ? 1 : Polynomials.gainOfDb(balanceDb * (Math.abs(place) - 0.5));
+            double db = (copies == 1 ? 0 : balanceDb * (Math.abs(place) - 0.5)) + ownDb;
+            double level = db == 0 ? 1 : Polynomials.gainOfDb(db);
             power += level * level;
             ratios[copy] = Polynomials.exp2((place * detuneCents + ownCents) / 1200);
             lefts[copy] = level * leftGain(position);

@@ -41,7 +41,7 @@ class EveryParameterIsHeardTest {
         for (Object o : more) {
             all.addAll(o instanceof String[] several ? List.of(several) : List.of((String) o));
         }
-        Patch patch = Played.stirred(Played.patch(all.toArray(new String[0])));
+        Patch patch = Played.mapped(Played.stirred(Played.patch(all.toArray(new String[0]))));
         patch = Played.routed(patch, Modulator.ENVELOPE_3, "layer1.source3.level", 3);
         patch = Played.routed(patch, Modulator.ENVELOPE_4, "layer1.source2.cents", 30);
         patch = Played.routed(patch, Modulator.AFTERTOUCH, "layer1.filter1.cutoff", 1);

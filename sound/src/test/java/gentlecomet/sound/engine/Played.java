@@ -41,6 +41,15 @@ public final class Played {
         return routed(more, Modulator.LFO_4, "layer1.source2.level", 3);
     }
 
+    /** With drawn unison voices in the first layer. */
+    static Patch mapped(Patch patch) {
+        Patch drawn = patch;
+        for (int source = 0; source < 3; source++) {
+            drawn = drawn.withShape(gentlecomet.sound.parameter.Shapes.copies(0, source), new double[] {8, -20, 10, -3, -5, 30, 40, 0, 3, 0, 70, -6});
+        }
+        return drawn;
+    }
+
     public static Engine engine(Patch patch, double rate) {
         Engine engine = new Engine(rate);
         engine.load(PatchImage.of(patch));

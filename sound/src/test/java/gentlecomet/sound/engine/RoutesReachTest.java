@@ -46,7 +46,7 @@ class RoutesReachTest {
     private static Patch patch(String[] sources) {
         List<String> all = new ArrayList<>(List.of(MOTION));
         all.addAll(List.of(sources));
-        Patch patch = Played.stirred(Played.patch(all.toArray(new String[0])));
+        Patch patch = Played.mapped(Played.stirred(Played.patch(all.toArray(new String[0]))));
         patch = Played.routed(patch, Modulator.ENVELOPE_2, "layer1.source3.level", 3);
         return Played.routed(patch, Modulator.CURVE_1, "layer1.zone.level", -6);
     }

@@ -117,6 +117,32 @@ class SourceTest {
         assertEquals(40, cents, 0.5);
     }
 
+    /** A drawn map of two voices, of which half counts: each is 10 cents off, and sounds on its own side. */
+    @Test
+    void voicesLieWhereTheyAreDrawn() {
+        Engine engine = Played.engine(mapped("layer1.source1.unisonMap=50", -20, -100, 0, 0, 20, 100, 0, 0), 48000);
+        engine.noteOn(69, 127);
+        double[] left = new double[40000];
+        double[] right = new double[40000];
+        engine.render(left, right, 0, left.length);
+        assertEquals(440 * Math.pow(2, -10 / 1200.0), Played.frequency(left, 437, 48000), 0.02);
+        assertEquals(440 * Math.pow(2, 10 / 1200.0), Played.frequency(right, 443, 48000), 0.02);
+    }
+
+    @Test
+    void aVoiceHasALevelOfItsOwn() {
+        Engine engine = Played.engine(mapped("layer1.source1.unisonMap=100", 0, -100, 0, 0, 0, 100, 0, -12), 48000);
+        engine.noteOn(69, 127);
+        double[] left = new double[40000];
+        double[] right = new double[40000];
+        engine.render(left, right, 0, left.length);
+        assertEquals(12, 20 * Math.log10(Played.rms(left, 4800, 40000) / Played.rms(right, 4800, 40000)), 0.05);
+    }
+
+    private static gentlecomet.sound.patch.Patch mapped(String amount, double... rows) {
+        return Played.patch("layer1.source1.wave=sine", "layer1.source1.unisonVoices=2", "layer1.source1.width=50", amount).withShape(gentlecomet.sound.parameter.Shapes.copies(0, 0), rows);
+    }
+
     @Test
     void noiseIsRepeatableAndAsLoudAsItsLevelSays() {
         var patch = Played.patch("layer1.source1.wave=noise", "layer1.source1.level=0");

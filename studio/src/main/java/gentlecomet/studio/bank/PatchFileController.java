@@ -36,8 +36,8 @@ class PatchFileController {
     /** Patch files, ZIPs and the files of folders, named with their paths. */
     @PostMapping("/banks/{id}/files")
     @ResponseBody
-    List<PatchTransfer.Taken> take(@PathVariable long id, @RequestParam(defaultValue = "") List<MultipartFile> file) throws IOException {
-        if (file.isEmpty()) {
+    List<PatchTransfer.Taken> take(@PathVariable long id, @RequestParam(required = false) List<MultipartFile> file) throws IOException {
+        if (file == null) {
             throw new RefusedException("Choose a patch file first.", "file");
         }
         return transfer.take(id, PatchTransfer.unpacked(file));

@@ -148,15 +148,17 @@ class BenchController {
         return bench.part(levels.level(id, version), model);
     }
 
-    /** Brings the output of an effect, or of a layer's filters, to the loudness of what goes into it. */
+    /** Brings the output of an effect, or of a layer's filters, to the loudness of what goes into it. @param phrase to measure with, or empty for the category's */
     @PostMapping("/patches/{id}/match")
-    String match(@PathVariable long id, @RequestParam long version, @RequestParam int layer, @RequestParam int slot, Model model) {
+    String match(@PathVariable long id, @RequestParam long version, @RequestParam int layer, @RequestParam int slot,
+            @RequestParam(defaultValue = "") String phrase, Model model) {
         PatchRow row = patches.get(id);
         if (layer < -1 || layer >= Parameters.LAYERS || slot < (layer < 0 ? 0 : GainMatch.FILTERS) || slot >= (layer < 0 ? PatchParameters.EFFECTS : LayerParameters.EFFECTS)) {
             throw new RefusedException("There is no such effect.");
         }
         try {
-            GainMatch.Result found = new GainMatch(assets).match(row.patch(), Phrases.get(collections.of(row).rules().phraseOf(row.category())), layer, slot);
+            GainMatch.Result found = new GainMatch(assets).match(row.patch(), Phrases.get(Phrases.known(phrase) ? phrase : collections.of(row).rules().phraseOf(row.category())), layer, slot);
+            model.addAttribute("said", found.words());
             return bench.part(patches.edit(id, version, "", found.edit()), model);
         } catch (IllegalArgumentException e) {
             throw new RefusedException("Nothing is heard before or after it, so there is nothing to match.");

@@ -1,5 +1,6 @@
 package gentlecomet.studio.bench;
 
+import gentlecomet.craft.measure.HeardDifference;
 import gentlecomet.craft.measure.Measurement;
 import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.rules.HouseRules;
@@ -43,8 +44,9 @@ class VersionController {
         this.bench = bench;
     }
 
-    /** A version to be heard in place of the present state; {@code matchedDb} brings it to the house loudness, null while it is not measured. */
-    record HeardVersion(String reference, String words, Playable playable, Double matchedDb) {
+    /** A version to be heard in place of the present state; {@code matchedDb} brings it to the house loudness and {@code difference} says how it
+     * sounds against that state; both are null while something is not measured. */
+    record HeardVersion(String reference, String words, Playable playable, Double matchedDb, String difference) {
     }
 
     @GetMapping("/patches/{id}/versions/{reference}")
@@ -56,7 +58,7 @@ class VersionController {
         Measurement m = measures.of(patch, rules).orElse(null);
         Double matched = m == null || m.silent() ? null : rules.targetLufs() - rules.measureOf(patch.naming().category()).of(m);
         return new HeardVersion(reference, version.words(), Playable.of(id, patch, Phrases.get(rules.phraseOf(patch.naming().category())),
-                matched == null ? 0 : matched), matched);
+                matched == null ? 0 : matched), matched, m == null ? null : measures.of(patches.get(id).patch(), rules).map(now -> HeardDifference.words(m, now)).orElse(null));
     }
 
     /** Asks for the measures of a version. */

@@ -1,4 +1,5 @@
 // The output of an effect, or of a layer's filters and drive, brought to the loudness of what enters it: by a button, or by G for the part in hand.
+import {chosenPhrase} from '../player/audition.js';
 import {hush, say} from '../page/requests.js';
 
 /** The effect used last: layer and slot. @type {{layer: string, slot: string}|null} */
@@ -16,7 +17,7 @@ export function wireMatch(element, post) {
     const hand = {layer: button.dataset.layerNumber, slot: button.dataset.slot};
     button.addEventListener('click', () => {
       button.textContent = '…';
-      post('match', hand);
+      post('match', {...hand, phrase: chosenPhrase()?.id ?? ''});
     });
     for (const event of ['focusin', 'pointerdown']) {
       button.closest('.effect-card')?.addEventListener(event, () => { inHand = hand; });

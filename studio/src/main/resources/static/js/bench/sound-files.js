@@ -48,6 +48,7 @@ export function wireFiles(element, post, edit) {
     b.textContent = 'Rendering and comparing \u2026';
     post('fewest', place(b));
   }));
+  element.querySelectorAll('[data-mirror-source]').forEach(b => b.addEventListener('click', () => edit({kind: 'mirrorSource', from: b.dataset.from, ...place(b)})));
   element.querySelectorAll('[data-alike]').forEach(b => b.addEventListener('click', () =>
     edit({kind: 'alikeBands', ...place(b), band: b.parentElement.querySelector('[data-band]').value})));
   const tuning = element.querySelector('[data-tuning]');

@@ -9,6 +9,8 @@ const MOST_POLLS = 100;
 /** What is heard: '' is the state on the bench. */
 let hearing = '';
 let heardBefore = 'padA';
+/** What the version that is heard is, and how it differs from the state on the bench. */
+let heardWords = '';
 let polling = false;
 
 /**
@@ -52,6 +54,7 @@ async function hear(patch, reference) {
     const version = await (await ask(`/patches/${patch}/versions/${reference}`)).json();
     heardBefore = hearing === '' ? heardBefore : hearing;
     hearing = reference;
+    heardWords = `Heard in place of the bench: ${version.words}. ${version.difference === null ? 'How it differs is being measured.' : `At matched loudness; by itself: ${version.difference}.`}`;
     player.hearInstead(version.playable, version.matchedDb);
     if (version.matchedDb === null) {
       ask(`/patches/${patch}/versions/${reference}/measure`, {method: 'POST'}).catch(() => {});
@@ -66,6 +69,11 @@ async function hear(patch, reference) {
 function show() {
   document.querySelectorAll('[data-hear]').forEach(b => b.setAttribute('aria-pressed', String(b.dataset.hear === hearing)));
   document.getElementById('bench')?.classList.toggle('elsewhere', hearing !== '');
+  const line = document.getElementById('hearing');
+  if (line) {
+    line.hidden = hearing === '';
+    line.textContent = hearing === '' ? '' : `${heardWords} F flips back.`;
+  }
 }
 
 /** The patches of the collection to compare with, fetched when somebody turns to the list. @param {HTMLSelectElement} list @param {number} own */

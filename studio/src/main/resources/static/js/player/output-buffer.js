@@ -25,9 +25,9 @@ export function latencyHint() {
   return BUFFERS.find(([name]) => name === buffer())[1] ?? 'interactive';
 }
 
-/** The buffer after the one in use, or null when there is no longer one. */
+/** The buffer after the one in use as name and seconds, or undefined when there is no longer one. */
 export function nextBuffer() {
-  return BUFFERS[BUFFERS.findIndex(([name]) => name === buffer()) + 1]?.[0] ?? null;
+  return BUFFERS[BUFFERS.findIndex(([name]) => name === buffer()) + 1];
 }
 
 /** Counts the gaps of one output. */
@@ -59,6 +59,13 @@ export class GapWatch {
       this.times = [];
     }
     return heard;
+  }
+
+  /** Nothing sounds: gaps are not heard, and do not count. */
+  pause() {
+    this.counted = null;
+    this.lagBefore = null;
+    this.lag = Infinity;
   }
 
   /** The first look only learns where the browser's count stands. */

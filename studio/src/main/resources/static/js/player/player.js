@@ -96,7 +96,7 @@ async function start() {
         tell('timed', data.keySeconds);
       } else {
         tell('meters', data);
-        lookForGaps();
+        lookForGaps(data.voices > 0);
       }
     };
     recordings().forEach(recording => send({do: 'provide', ...recording}));
@@ -109,11 +109,13 @@ async function start() {
 }
 
 /** Longer buffers when the sound has gaps that one hears: said once, and remembered. */
-function lookForGaps() {
+function lookForGaps(sounding) {
   const longer = nextBuffer();
-  if (longer && gaps.look(performance.now() / 1000, context.currentTime, playbackStats()?.underrunEvents)) {
-    setBuffer(longer).then(() => say(`The sound had gaps, so its buffer is longer from now on: ${Math.round(latency() * 1000)} ms to the output. `
-      + 'The sheet "Hands" has the choice.', {key: 'buffer', calm: true, stays: true})).catch(() => {});
+  if (!sounding) {
+    gaps.pause();
+  } else if (longer && gaps.look(performance.now() / 1000, context.currentTime, playbackStats()?.underrunEvents)) {
+    setBuffer(longer[0]).then(() => say(`The sound had gaps, so its buffer is longer from now on: ${longer[0]}, ${longer[1] * 1000} ms. The sheet "Hands" has the choice.`,
+      {key: 'buffer', calm: true})).catch(() => {});
   }
 }
 
@@ -237,9 +239,7 @@ export function playbackStats() {
 }
 
 /** Seconds from the engine to the loudspeaker as the browser tells them. */
-export function latency() {
-  return context ? (context.baseLatency ?? 0) + (context.outputLatency ?? 0) : 0;
-}
+export const latency = () => context ? (context.baseLatency ?? 0) + (context.outputLatency ?? 0) : 0;
 
 /** @returns {Playable|null} */
 export function playing() {

@@ -147,10 +147,12 @@ class BenchWorkTest extends WebWork {
         var type = Parameters.find("effect1.type");
         patches.edit(id, 0, "", new PatchEdit.SetValue(type, type.choices().indexOf("drive")));
         patches.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("effect1.drive.amount"), Parameters.find("effect1.drive.amount").max()));
-        onBench("match", "layer", "-1", "slot", "0").andExpect(status().isOk()).andExpect(content().string(containsString("matched:")));
+        onBench("match", "layer", "-1", "slot", "0").andExpect(status().isOk()).andExpect(content().string(containsString("matched:")))
+                .andExpect(content().string(org.hamcrest.Matchers.matchesRegex("(?s).*data-said=\"[^\"]*at 0 dB is \\d+\\.\\d LU (louder|quieter) than what goes in; it stands at [-+]\\d+\\.\\d dB now, matched\\.\".*")));
         assertTrue(Math.abs(value("effect1.output")) > 0.1, "gain " + value("effect1.output"));
         patches.undo(id, 0);
         assertEquals(0, value("effect1.output"));
+        onBench("match", "layer", "-1", "slot", "0", "phrase", "not one of ours").andExpect(status().isOk());
         onBench("match", "layer", "-1", "slot", "99").andExpect(status().isUnprocessableEntity());
         onBench("match", "layer", "4", "slot", "0").andExpect(status().isUnprocessableEntity());
     }

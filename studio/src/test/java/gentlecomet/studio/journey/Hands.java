@@ -4,12 +4,14 @@ import gentlecomet.studio.patch.Patches;
 import java.nio.file.Path;
 import java.util.List;
 import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
+import org.openqa.selenium.interactions.Actions;
 import org.openqa.selenium.support.ui.Select;
 
 /**
  * Builds a patch on the screen as a sound designer does, from a list of gestures, one to a line. A gesture is a choice, a typed value, a
- * button; opening a stage or a fold to get there counts as well.
+ * button; opening a stage or a fold to get there counts as well. A quick line counts one for its key and one for each part between semicolons.
  */
 final class Hands {
 
@@ -48,6 +50,11 @@ final class Hands {
         switch (verb) {
             case "name" -> changing(() -> page.fill("#patch-name", rest));
             case "category" -> changing(() -> new Select(page.find("[data-edit=categorise]")).selectByVisibleText(rest));
+            case "line" -> line(rest);
+            case "mirror" -> {
+                at("[data-mirror-source]" + place(words[0]) + "[data-from='" + (Integer.parseInt(words[1]) - 1) + "']");
+                changing(() -> page.click("[data-mirror-source]" + place(words[0]) + "[data-from='" + (Integer.parseInt(words[1]) - 1) + "']"));
+            }
             case "choose" -> choose(words[0], rest.substring(words[0].length() + 1));
             case "type" -> type(words[0], rest.substring(words[0].length() + 1));
             case "effect" -> addEffect(rest);
@@ -107,6 +114,16 @@ final class Hands {
         }
         page.js("const fold = arguments[0].closest('details.fold'); if (fold && !fold.open) fold.open = true; arguments[0].scrollIntoView({block: 'center'})", element);
         return element;
+    }
+
+    /** A quick line: its key, and one gesture for each of its parts. */
+    private void line(String text) {
+        page.js("document.activeElement.blur()");
+        new Actions(page.driver).sendKeys("q").perform();
+        gestures += text.split(";").length;
+        page.find("#quick-line-text").sendKeys(text);
+        changing(() -> page.find("#quick-line-text").sendKeys(Keys.ENTER));
+        page.find("#quick-line-text").sendKeys(Keys.ESCAPE);
     }
 
     private void choose(String parameter, String text) {

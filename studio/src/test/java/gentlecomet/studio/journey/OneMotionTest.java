@@ -222,6 +222,73 @@ class OneMotionTest extends OnTheScreen {
         page.until(d -> "-6.0 dB".equals(page.find("[id='layer1.amplitude.sustain']").getDomAttribute("title")));
     }
 
+    /** Four voices drawn from high to low by one pull of the mouse, then spread by a word, then mirrored into another source. */
+    @Test
+    void unisonVoicesAreDrawnAndMirrored() {
+        type("source 1 saw 4 voices width 50");
+        page.until(d -> value("layer1.source1.unisonVoices") == 4);
+        keys(Keys.ESCAPE);
+        page.click("[data-stage=sources]");
+        page.click("[data-more='layer1.source1.unisonVoices'] > summary");
+        WebElement map = page.find("[id='layer1.source1.unisonVoices.map']");
+        page.js("arguments[0].scrollIntoView({block: 'center'})", map);
+        int w = map.getSize().width;
+        int h = map.getSize().height;
+        Actions pull = new Actions(page.driver).moveToElement(map, -3 * w / 8, 10 - h / 2).clickAndHold();
+        for (int i = 1; i < 4; i++) {
+            pull.moveByOffset(w / 4, (h - 20) / 3);
+        }
+        pull.release().perform();
+        page.until(d -> drawn(0).length == 16 && settled());
+        for (int voice = 0; voice < 4; voice++) {
+            assertEquals(42 - 28 * voice, drawn(0)[4 * voice], 5, "50 cents are the height of the picture");
+        }
+        String box = "[data-shape='layer1.source1.unisonVoices'] ";
+        choose(box + "select[name=column]", "level");
+        choose(box + "select[name=how]", "alternate by");
+        page.find(box + "input[name=value]").sendKeys("-3", Keys.ENTER);
+        page.until(d -> drawn(0)[3] == -3 && drawn(0)[7] == 3 && settled());
+        double flat = drawn(0)[12];
+        page.click(box + "[data-mirror-source]");
+        page.until(d -> page.find("#undo").getDomAttribute("title").endsWith("source 1: mirror of source 2"));
+        page.click("#undo");
+        page.until(d -> drawn(0).length == 16 && drawn(0)[12] == flat);
+    }
+
+    /** Whether the page shows the state that is stored. */
+    private boolean settled() {
+        return page.find("#bench").getDomAttribute("data-version").equals(String.valueOf(patches.get(id).version()));
+    }
+
+    private double[] drawn(int source) {
+        return patch().shape(gentlecomet.sound.parameter.Shapes.copies(0, source));
+    }
+
+    private void choose(String css, String text) {
+        new org.openqa.selenium.support.ui.Select(page.find(css)).selectByVisibleText(text);
+    }
+
+    /** A click where no band is takes the first bell there; a double click gives it back. */
+    @Test
+    void aBandIsAddedByAClickInThePicture() {
+        type("equaliser");
+        page.until(d -> patch().value("effect1.type") > 0);
+        keys(Keys.ESCAPE);
+        page.click("[data-stage=effects]");
+        WebElement picture = page.find(".effect-card:not([hidden]) canvas[data-picture=equaliser]");
+        page.js("arguments[0].scrollIntoView({block: 'center'})", picture);
+        int x = picture.getSize().width / 4;
+        int y = picture.getSize().height / 4;
+        new Actions(page.driver).moveToElement(picture, x, -y).click().perform();
+        page.until(d -> value("effect1.equaliser.gain1") > 10);
+        // Three decades of frequency are the width of the picture.
+        assertEquals(20 * Math.pow(1000, 0.75), value("effect1.equaliser.bell1"), 120);
+        assertEquals(0, value("effect1.equaliser.gain2"));
+        page.js("delete arguments[0].dataset.added", picture);
+        new Actions(page.driver).moveToElement(picture, x, -y).doubleClick().perform();
+        page.until(d -> value("effect1.equaliser.gain1") == 0);
+    }
+
     /** The main work of each stage, seen without scrolling in a usual window. */
     @Test
     void theWorkOfEachStageFitsTheWindow() {

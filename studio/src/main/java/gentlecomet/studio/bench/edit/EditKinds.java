@@ -4,6 +4,7 @@ import gentlecomet.craft.edit.AddEffect;
 import gentlecomet.craft.edit.CompositeEdit;
 import gentlecomet.craft.edit.DepthText;
 import gentlecomet.craft.edit.FillRows;
+import gentlecomet.craft.edit.MirrorSource;
 import gentlecomet.craft.edit.MoveEffect;
 import gentlecomet.craft.edit.NamedParts;
 import gentlecomet.craft.edit.PastePart;
@@ -26,6 +27,7 @@ import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.Route;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.Map;
 
@@ -72,6 +74,7 @@ public final class EditKinds {
         kinds.put("bendTarget", (f, patch) -> new PatchEdit.BendTarget(f.macro(), target(f, patch), f.percent("bend") / 100));
         kinds.put("setShape", (f, patch) -> setShape(f));
         kinds.put("fillRows", EditKinds::fillRows);
+        kinds.put("mirrorSource", (f, patch) -> new MirrorSource(f.layer(), f.number("from"), f.source()));
         kinds.put("alikeBands", (f, patch) -> CompositeEdit.alikeBands(patch, f.layer(), f.source(), f.number("band")));
         kinds.put("addEffect", (f, patch) -> new AddEffect(f.number("layer"), f.number("type")));
         kinds.put("moveEffect", (f, patch) -> new MoveEffect(f.number("layer"), f.number("slot"), f.number("to")));
@@ -166,18 +169,15 @@ public final class EditKinds {
                 throw new EditException(kind.label() + ": \"" + words[i] + "\" is not a number.");
             }
         }
-        return new SetShape(kind, numbers);
+        return new SetShape(kind, kind.completed(numbers, f.text("rows").strip().split("[;\n]")[0].strip().split("[,\\s]+").length));
     }
 
     private static PatchEdit fillRows(EditFields f, Patch patch) {
         ShapeKind kind = f.shape();
         Parameter counts = Parameters.find(kind.id().replaceFirst("\\.modes$", ".bodyPartials"));
-        FillRows.How how = switch (f.text("how")) {
-            case "set" -> FillRows.How.SET;
-            case "times" -> FillRows.How.TIMES;
-            default -> FillRows.How.ADD;
-        };
-        return new FillRows(kind, f.number("column"), how, f.plain("value"), counts == null ? 0 : (int) patch.value(counts.index()));
+        FillRows.How how = Arrays.stream(FillRows.How.values()).filter(h -> h.name().equalsIgnoreCase(f.text("how"))).findFirst()
+                .orElseThrow(() -> new EditException("There is no such way to fill a list."));
+        return new FillRows(kind, f.number("column"), how, how == FillRows.How.MIRROR ? 0 : f.plain("value"), counts == null ? 0 : (int) patch.value(counts.index()));
     }
 
     private static PatchEdit fitVelocity(EditFields f) {

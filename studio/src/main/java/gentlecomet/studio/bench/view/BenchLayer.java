@@ -101,7 +101,7 @@ public record BenchLayer(int number, boolean on, Bar onBar, BarGroup zone, BarGr
             drawn.add(DrawnList.of(patch, Shapes.harmonics(l, s), "bars"));
         }
         if (patch.value(at + SourceParameters.UNISON_VOICES) > 1 && wave != SourceParameters.WAVE_BODY && !partials) {
-            drawn.add(DrawnList.of(patch, Shapes.copies(l, s), "rows"));
+            drawn.add(DrawnList.of(patch, Shapes.copies(l, s), "map"));
         }
         boolean body = wave == SourceParameters.WAVE_BODY;
         if (body) {

@@ -5,11 +5,25 @@ import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.Patch;
 
-/** A drawn list for its canvas: {@code look} is "bars" or "points". */
+/** A drawn list for its canvas: {@code look} is "bars", "points", "map" of unison voices, or "rows" of numbers alone. */
 public record DrawnList(ShapeKind kind, String look, String text) {
     /** Whether its rows are things of one kind, such as partials, to which the same can be done. */
     public boolean alike() {
         return !kind.ordered();
+    }
+
+    /** Whether it stands in a fold, which is open where something is drawn. */
+    public boolean folded() {
+        return look.equals("rows") || look.equals("map");
+    }
+
+    /** The source that it belongs to, from 0, and its layer. */
+    public int source() {
+        return kind.id().charAt(kind.id().indexOf("source") + 6) - '1';
+    }
+
+    public int layer() {
+        return kind.id().charAt(5) - '1';
     }
 
     static DrawnList of(Patch patch, int kind, String look) {

@@ -1,6 +1,7 @@
 // Drawn lists: harmonics and steps as bars, curves as points, and all of them as typed numbers.
 import {LivePatch} from '../../../engine/engine.js';
 import {colour, fit, handle, label} from '../../lib/canvas.js';
+import {wireUnisonMap} from './unison-map.js';
 
 const NEAR = 14;
 const FIRST_BARS = 16;
@@ -17,7 +18,10 @@ export function wireDrawn(box, image, edit) {
   const send = text => edit({kind: 'setShape', shape: box.dataset.shape, rows: text});
   input.addEventListener('change', () => send(input.value));
   const canvas = box.querySelector('canvas');
-  if (!canvas) {
+  if (box.dataset.look === 'map') {
+    wireUnisonMap(box, image, edit);
+  }
+  if (!canvas || box.dataset.look === 'map') {
     return;
   }
   const list = new DrawnList(box, [...LivePatch.shape(image(), Number(box.dataset.kind))], numbers => send(numbers.map(round).join(' ')));

@@ -24,7 +24,14 @@ export const effectPictures = {
     }
     curve(g, LivePictures.effect(heard(image, Number(data.first)), Number(data.first), Math.round(w / 2)), 0, w, y, colour('--tide'), 2);
     equaliserPoints(image, Number(data.first), w, h).forEach(p => {
-      handle(g, p.x, p.y);
+      if (p.used) {
+        handle(g, p.x, p.y);
+      } else {
+        g.fillStyle = colour('--rule');
+        g.beginPath();
+        g.arc(p.x, p.y, 4, 0, 2 * Math.PI);
+        g.fill();
+      }
       label(g, p.name, p.x, p.y - 9, colour('--soft'), 'center', 9);
     });
   },
@@ -121,7 +128,7 @@ export const effectPictures = {
 
 /** The points by which an equaliser is drawn: shelves and bells, at their frequency and gain. */
 export function equaliserPoints(image, first, w, h) {
-  const point = (name, hz, gain, q) => ({name, hz: ofSlot(first, hz), gain: ofSlot(first, gain), q: q && ofSlot(first, q),
+  const point = (name, hz, gain, q) => ({name, hz: ofSlot(first, hz), gain: ofSlot(first, gain), q: q && ofSlot(first, q), used: LivePatch.sounding(image, ofSlot(first, gain)) !== 0,
     x: Math.log(LivePatch.sounding(image, ofSlot(first, hz)) / 20) / Math.log(1000) * w,
     y: h / 2 - Math.max(-26, Math.min(26, LivePatch.sounding(image, ofSlot(first, gain)))) / 26 * (h / 2 - 4)});
   return [point('low', 'equaliser.lowShelf', 'equaliser.lowGain'), ...[1, 2, 3, 4].map(b => point(String(b), `equaliser.bell${b}`, `equaliser.gain${b}`, `equaliser.q${b}`)),

@@ -5,8 +5,11 @@ import {nearestDivision} from '../../lib/divisions.js';
 import {keyMapHand, wireKeyMapKeys} from './key-map-hands.js';
 import {recordingHand} from './recording-picture.js';
 import {envelopeId, envelopePoints, frequencyAt} from './pictures.js';
+import {say} from '../../page/requests.js';
 
 const NEAR = 18;
+/** A double click that has just added a band is not meant to take it away. */
+const JUST_ADDED_MS = 700;
 
 /**
  * Lets a picture be edited by hand.
@@ -23,6 +26,7 @@ export function wirePicture(canvas, state, shownLayer) {
   }
   if (kind === 'equaliser') {
     canvas.addEventListener('wheel', e => widthHand(e, canvas, state), {passive: false});
+    canvas.addEventListener('dblclick', e => giveBack(e, canvas, state));
   }
   if (kind === 'keymap') {
     wireKeyMapKeys(canvas, state, shownLayer);
@@ -37,6 +41,10 @@ export function wirePicture(canvas, state, shownLayer) {
     }
     canvas.setPointerCapture(e.pointerId);
     state.beginGesture(true);
+    if (move.added) {
+      canvas.dataset.added = String(performance.now());
+      move(place(e));
+    }
     const follow = event => move(place(event));
     const end = () => {
       canvas.removeEventListener('pointermove', follow);
@@ -95,16 +103,32 @@ function filterHand(state, layer, box, from, which) {
 
 const nearest = (points, from) => points.map(p => ({...p, d: Math.hypot(p.x - from.x, p.y - from.y)})).sort((a, b) => a.d - b.d)[0];
 
-/** The nearest shelf or bell follows the hand: across is its frequency, up its gain. */
+/** The nearest shelf or bell follows the hand, away from all of them the first bell that is not in use: across is its frequency, up its gain. */
 function equaliserHand(state, layer, box, from, first) {
-  const point = nearest(equaliserPoints(state.image, first, box.width, box.height), from);
-  if (point.d > NEAR) {
+  const points = equaliserPoints(state.image, first, box.width, box.height);
+  const near = nearest(points, from);
+  const point = near.d <= NEAR ? near : points.find(p => p.q !== undefined && !p.used);
+  if (!point) {
+    say('All four bells are in use. Double-click one to give it back.', {key: 'equaliser', calm: true});
     return null;
   }
-  return place => {
+  const move = place => {
     state.set(point.hz, frequencyAt(clamp(place.x / box.width)));
     state.set(point.gain, Math.max(-24, Math.min(24, (box.height / 2 - place.y) / (box.height / 2 - 4) * 26)));
   };
+  move.added = point !== near;
+  return move;
+}
+
+/** A band that is double-clicked is out of use again. */
+function giveBack(e, canvas, state) {
+  const box = canvas.getBoundingClientRect();
+  const point = nearest(equaliserPoints(state.image, Number(canvas.dataset.first), box.width, box.height), {x: e.clientX - box.left, y: e.clientY - box.top});
+  if (point.d <= NEAR && point.used && performance.now() - Number(canvas.dataset.added ?? -JUST_ADDED_MS) > JUST_ADDED_MS) {
+    state.beginGesture(true);
+    state.set(point.gain, 0);
+    state.endGesture();
+  }
 }
 
 /** The wheel over a bell makes it narrower or wider. */
