@@ -72,6 +72,10 @@ document.body.addEventListener('htmx:configRequest', e => {
 /** Gives the focus back when htmx has exchanged what had it; after another page it goes to the content, never to nothing. */
 let giveBack = () => {};
 document.body.addEventListener('htmx:beforeSwap', e => {
+  if (e.detail.boosted && document.getElementById('page') !== e.detail.target) {
+    // A link leads to another page, also from within a part that exchanges itself and hands its target down.
+    Object.assign(e.detail, {target: document.getElementById('page'), selectOverride: '#page', swapOverride: 'outerHTML'});
+  }
   if (e.detail.shouldSwap) {
     giveBack = e.detail.target.id === 'page' ? () => {} : rememberFocus(e.detail.target);
   }

@@ -31,6 +31,7 @@ final class Reverb implements Effect {
     private final BlockRing preLeft;
     private final BlockRing preRight;
     private final OnePoleCuts cuts = new OnePoleCuts();
+    private final WetCuts wetCuts = new WetCuts();
     /** Early reflections: seconds and level of each, left and right alternating. */
     private static final double[] EARLY_SECONDS = {0.0067, 0.0091, 0.0137, 0.0173, 0.0211, 0.0263, 0.0317, 0.0373};
     private static final double[] EARLY_LEVELS = {0.8, 0.75, 0.65, 0.6, 0.5, 0.45, 0.38, 0.33};
@@ -60,6 +61,7 @@ final class Reverb implements Effect {
             damp[k] = 0;
         }
         cuts.reset();
+        wetCuts.reset();
         size = -1;
     }
 
@@ -73,10 +75,14 @@ final class Reverb implements Effect {
         resize(block[at + EffectParameters.REVERB_SIZE]);
         int division = (int) block[at + EffectParameters.REVERB_DIVISION];
         double preDelay = division == 0 ? block[at + EffectParameters.REVERB_PRE_DELAY] : Math.min(0.6, Division.seconds(division, tempo));
-        preLeft.write(inLeft);
-        preRight.write(inRight);
+        wetCuts.aim(block, at + EffectParameters.REVERB_LOW_CUT, at + EffectParameters.REVERB_LOW_SLOPE, at + EffectParameters.REVERB_HIGH_CUT, at + EffectParameters.REVERB_HIGH_SLOPE);
+        if (wetCuts.steep()) {
+            wetCuts.process(inLeft, inRight, sampleRate);
+        }
+        preLeft.write(wetCuts.steep() ? wetCuts.left() : inLeft);
+        preRight.write(wetCuts.steep() ? wetCuts.right() : inRight);
         int from = preLeft.before((int) (preDelay * sampleRate));
-        cuts.aim(block[at + EffectParameters.REVERB_LOW_CUT], block[at + EffectParameters.REVERB_HIGH_CUT], sampleRate);
+        cuts.aim(wetCuts.lowOfLoop(), wetCuts.highOfLoop(), sampleRate);
         cuts.process(preLeft.samples, from, preRight.samples, from, wetLeft, wetRight, 0, SAMPLES);
         tune(block[at + EffectParameters.REVERB_DECAY], block[at + EffectParameters.REVERB_DAMPING]);
         soften(0, dampingPart, even, odd);

@@ -5,7 +5,7 @@ import gentlecomet.sound.maths.Polynomials;
 import gentlecomet.sound.parameter.Division;
 import gentlecomet.sound.parameter.EffectParameters;
 
-/** A delay with its own time for each side, cuts and modulation inside the loop, and ping-pong. */
+/** A delay with its own time for each side, cuts and modulation inside the loop (steeper cuts before it), and ping-pong. */
 final class StereoDelay implements Effect {
 
     private static final int SAMPLES = EffectStep.SAMPLES;
@@ -19,6 +19,7 @@ final class StereoDelay implements Effect {
     private final double[] echoRight = new double[SAMPLES];
     private final double[] middle = new double[SAMPLES];
     private final OnePoleCuts cuts = new OnePoleCuts();
+    private final WetCuts wetCuts = new WetCuts();
     private double lengthLeft;
     private double lengthRight;
     private double modulationPhase;
@@ -34,6 +35,7 @@ final class StereoDelay implements Effect {
         lineLeft.reset();
         lineRight.reset();
         cuts.reset();
+        wetCuts.reset();
         lengthLeft = 0;
         modulationPhase = 0;
     }
@@ -61,7 +63,15 @@ final class StereoDelay implements Effect {
         // What comes out is needed once more where the samples that come in are to be added to it.
         double[] outLeft = inLeft == left ? echoLeft : left;
         double[] outRight = inRight == right ? echoRight : right;
-        cuts.aim(block[at + EffectParameters.DELAY_LOW_CUT], block[at + EffectParameters.DELAY_HIGH_CUT], sampleRate);
+        wetCuts.aim(block, at + EffectParameters.DELAY_LOW_CUT, at + EffectParameters.DELAY_LOW_SLOPE, at + EffectParameters.DELAY_HIGH_CUT, at + EffectParameters.DELAY_HIGH_SLOPE);
+        cuts.aim(wetCuts.lowOfLoop(), wetCuts.highOfLoop(), sampleRate);
+        double[] fedLeft = inLeft;
+        double[] fedRight = inRight;
+        if (wetCuts.steep()) {
+            wetCuts.process(inLeft, inRight, sampleRate);
+            fedLeft = wetCuts.left();
+            fedRight = wetCuts.right();
+        }
         double feedback = block[at + EffectParameters.DELAY_FEEDBACK] / 100;
         boolean pingPong = block[at + EffectParameters.DELAY_PING_PONG] == 1;
         double endLeft = nextLength(lengthLeft, wantedLeft, modulation > 0);
@@ -81,13 +91,13 @@ final class StereoDelay implements Effect {
             }
             if (pingPong) {
                 for (int i = first; i < first + count; i++) {
-                    middle[i] = 0.5 * (inLeft[i] + inRight[i]);
+                    middle[i] = 0.5 * (fedLeft[i] + fedRight[i]);
                 }
                 feed(lineLeft, middle, outRight, feedback, first, count);
                 feed(lineRight, outLeft, outLeft, 0, first, count);
             } else {
-                feed(lineLeft, inLeft, outLeft, feedback, first, count);
-                feed(lineRight, inRight, outRight, feedback, first, count);
+                feed(lineLeft, fedLeft, outLeft, feedback, first, count);
+                feed(lineRight, fedRight, outRight, feedback, first, count);
             }
         }
         lengthLeft = endLeft;

@@ -55,6 +55,8 @@ public final class EffectParameters {
     public static final int DELAY_PING_PONG;
     public static final int DELAY_LOW_CUT;
     public static final int DELAY_HIGH_CUT;
+    public static final int DELAY_LOW_SLOPE;
+    public static final int DELAY_HIGH_SLOPE;
     public static final int DELAY_MODULATION_RATE;
     public static final int DELAY_MODULATION_DEPTH;
     public static final int REVERB_SIZE;
@@ -64,6 +66,8 @@ public final class EffectParameters {
     public static final int REVERB_DAMPING;
     public static final int REVERB_LOW_CUT;
     public static final int REVERB_HIGH_CUT;
+    public static final int REVERB_LOW_SLOPE;
+    public static final int REVERB_HIGH_SLOPE;
     public static final int REVERB_WIDTH;
     public static final int REVERB_EARLY;
     public static final int EQ_LOW_CUT;
@@ -162,6 +166,8 @@ public final class EffectParameters {
         DELAY_PING_PONG = g.onOff("delay.pingPong", "Ping-pong");
         DELAY_LOW_CUT = g.number("delay.lowCut", "Low cut", Unit.HERTZ, Taper.LOGARITHMIC, 20, 2000, 120);
         DELAY_HIGH_CUT = g.number("delay.highCut", "High cut", Unit.HERTZ, Taper.LOGARITHMIC, 500, 20000, 8000);
+        DELAY_LOW_SLOPE = g.choice("delay.lowSlope", "Low cut slope", "6dB", "12dB", "24dB");
+        DELAY_HIGH_SLOPE = g.choice("delay.highSlope", "High cut slope", "6dB", "12dB", "24dB");
         DELAY_MODULATION_RATE = g.number("delay.modulationRate", "Modulation rate", Unit.HERTZ, Taper.LOGARITHMIC, 0.05, 10, 0.5);
         DELAY_MODULATION_DEPTH = g.number("delay.modulationDepth", "Modulation depth", Unit.SECONDS, Taper.CUBIC, 0, 0.01, 0);
         g.when(TYPE, "reverb");
@@ -172,6 +178,8 @@ public final class EffectParameters {
         REVERB_DAMPING = g.number("reverb.damping", "Damping", Unit.HERTZ, Taper.LOGARITHMIC, 500, 20000, 6000);
         REVERB_LOW_CUT = g.number("reverb.lowCut", "Low cut", Unit.HERTZ, Taper.LOGARITHMIC, 20, 2000, 150);
         REVERB_HIGH_CUT = g.number("reverb.highCut", "High cut", Unit.HERTZ, Taper.LOGARITHMIC, 500, 20000, 20000);
+        REVERB_LOW_SLOPE = g.choice("reverb.lowSlope", "Low cut slope", "6dB", "12dB", "24dB");
+        REVERB_HIGH_SLOPE = g.choice("reverb.highSlope", "High cut slope", "6dB", "12dB", "24dB");
         REVERB_WIDTH = g.number("reverb.width", "Width", Unit.PERCENT, Taper.LINEAR, 0, 100, 100);
         REVERB_EARLY = g.number("reverb.early", "Early level", Unit.DECIBELS, Taper.DECIBEL, -48, 6, -48);
         g.when(TYPE, "equaliser");

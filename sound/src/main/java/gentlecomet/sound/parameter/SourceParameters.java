@@ -165,7 +165,7 @@ public final class SourceParameters {
         g.serves(Facts.Quality.BRIGHTNESS, 3, LEVEL);
         g.serves(Facts.Quality.LENGTH, 1, BODY_DECAY);
         g.serves(Facts.Quality.WIDTH, 1, WIDTH);
-        g.serves(Facts.Quality.WIDTH, 2, PAN, BALANCE, UNISON_MAP);
+        g.serves(Facts.Quality.WIDTH, 2, PAN, BALANCE);
         g.serves(Facts.Quality.WIDTH, 3, LEVEL);
         g.serves(Facts.Quality.ROUGHNESS, 1, DETUNE);
         g.serves(Facts.Quality.ROUGHNESS, 2, PHASE_MODULATION, PHASE_MODULATION + 1, PHASE_MODULATION + 2, GRID_PULL, SPREAD);

@@ -64,6 +64,11 @@ public record Route(Modulator source, Parameter target, double depth, Side side,
         return Math.max(low, Math.min(high, unlimited(modulator)));
     }
 
+    /** Whether what comes through is never below 0, before its limits. */
+    public boolean oneSided() {
+        return (side == Side.ONE || side == Side.OWN && !source.twoSided()) && (scaler == null || !scaler.twoSided());
+    }
+
     private double unlimited(double modulator) {
         double m = modulator;
         if (side == Side.ONE && source.twoSided()) {

@@ -75,6 +75,28 @@ class EffectsTest {
         }
     }
 
+    /** Butterworth: -3 dB at the cut whatever the order, and 6 dB per octave for each order well beyond it. */
+    @ParameterizedTest
+    @ValueSource(strings = {"6dB", "12dB", "24dB"})
+    void theWetSoundOfADelayIsCutAsSteeplyAsItSays(String slope) {
+        String[] delay = {"effect1.type=delay", "effect1.mix=100", "effect1.delay.feedback=0", "effect1.delay.timeLeft=5 ms", "effect1.delay.lowCut=400", "effect1.delay.lowSlope=" + slope,
+            "effect1.delay.highCut=20000"};
+        assertEquals(-3.01, gainDb(400, delay), 0.05);
+        assertEquals(-Double.parseDouble(slope.replace("dB", "")), gainDb(50, delay) - gainDb(100, delay), 0.5);
+        String[] high = {"effect1.type=delay", "effect1.mix=100", "effect1.delay.feedback=0", "effect1.delay.timeLeft=5 ms", "effect1.delay.lowCut=20", "effect1.delay.highSlope=" + slope,
+            "effect1.delay.highCut=500"};
+        assertEquals(-3.01, gainDb(500, high), 0.05);
+        assertEquals(-Double.parseDouble(slope.replace("dB", "")), gainDb(4000, high) - gainDb(2000, high), 0.7);
+    }
+
+    /** What a huge reverb cut at 400 Hz leaves below 150 Hz, against the same without the cut: more than 24 dB less, as it is beyond an octave away. */
+    @Test
+    void aSteepCutKeepsTheTailOutOfTheLows() {
+        String[] reverb = {"effect1.type=reverb", "effect1.mix=100", "effect1.reverb.size=100", "effect1.reverb.decay=6", "effect1.reverb.lowCut=400", "effect1.reverb.lowSlope=24dB"};
+        String[] open = {"effect1.type=reverb", "effect1.mix=100", "effect1.reverb.size=100", "effect1.reverb.decay=6", "effect1.reverb.lowCut=20"};
+        assertTrue(gainDb(150, reverb) - gainDb(150, open) < -24, "falls by " + (gainDb(150, reverb) - gainDb(150, open)));
+    }
+
     @ParameterizedTest
     @ValueSource(doubles = {60, 150, 900, 4000, 12000})
     void thePictureOfTheEqualiserIsTrue(double hz) {

@@ -2,6 +2,7 @@
 import {ask, say} from '../page/requests.js';
 import {typeToFind} from '../page/finder.js';
 import {wireDrawn} from './pictures/drawn.js';
+import {wireRoutePlots} from './pictures/route-plot.js';
 import {wireFiles} from './sound-files.js';
 import {wireEars} from '../player/mute-solo.js';
 import {wireClipboard} from './clipboard.js';
@@ -10,6 +11,7 @@ import {wireKeyMap} from './pictures/key-map.js';
 import {wirePulls} from './quick/assign.js';
 import {wireLanes} from './effects-lane.js';
 import {wireReadyParts} from './quick/ready-parts.js';
+import {writeOut} from './repeated.js';
 import {wireQuickLine} from './quick/quick-line.js';
 import {wireTouch} from './performance.js';
 import {wireMatch} from './gain-match.js';
@@ -26,6 +28,7 @@ const unfolded = new Set();
  * @param hands   what they call: id() and image() of the patch, edit(fields), post(path, fields), save(), flush(), openPlace(id)
  */
 export function wireBench(element, hands) {
+  writeOut(element);
   wireForms(element, hands);
   wireParts(element, hands);
   wireKeyMap(element, hands);
@@ -34,6 +37,7 @@ export function wireBench(element, hands) {
   wireLanes(element, hands);
   wirePulls(element, hands);
   wireReadyParts(element, hands);
+  wireRoutePlots(element);
 }
 
 /** Where a route starts and goes, and what a macro holds, is found by the beginnings of words, or by another word for it. */
@@ -82,7 +86,11 @@ const inHand = form => {
 
 function wireForms(element, {id, edit, save}) {
   wireFinding(element, id);
-  const setEnd = (field, value) => edit({kind: 'setEnd', macro: field.dataset.macro, target: field.dataset.target, end: field.dataset.end, value}, field);
+  const held = field => {
+    const {macro, target} = field.closest('tr').dataset;
+    return {macro, target};
+  };
+  const setEnd = (field, value) => edit({kind: 'setEnd', ...held(field), end: field.dataset.end, value}, field);
   element.querySelectorAll('[data-edit]').forEach(field => field.addEventListener('change', () => edit({kind: field.dataset.edit, [field.name]: field.value}, field)));
   element.querySelectorAll('[data-edit-form]').forEach(form => {
     const send = e => edit({kind: form.dataset.editForm, ...standardFields(form)}, e.type === 'change' ? e.target : inHand(form));
@@ -98,9 +106,9 @@ function wireForms(element, {id, edit, save}) {
   element.querySelectorAll('[data-remove-route]').forEach(b => b.addEventListener('click', () => edit({kind: 'removeRoute', route: b.dataset.route})));
   element.querySelectorAll('.end').forEach(field => field.addEventListener('change', () => setEnd(field, field.value)));
   element.querySelectorAll('.targets .bend').forEach(field => field.addEventListener('change', () =>
-    edit({kind: 'bendTarget', macro: field.dataset.macro, target: field.dataset.target, bend: field.value}, field)));
+    edit({kind: 'bendTarget', ...held(field), bend: field.value}, field)));
   element.querySelectorAll('[data-now]').forEach(b => b.addEventListener('click', () => setEnd(b, 'now')));
-  element.querySelectorAll('[data-let-go]').forEach(b => b.addEventListener('click', () => edit({kind: 'removeTarget', macro: b.dataset.macro, target: b.dataset.target})));
+  element.querySelectorAll('[data-let-go]').forEach(b => b.addEventListener('click', () => edit({kind: 'removeTarget', ...held(b)})));
   element.querySelector('#save').addEventListener('click', save);
 }
 

@@ -20,6 +20,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -32,6 +33,8 @@ class EveryViewTest extends OnTheScreen {
     private static final List<String> STAGES = List.of("keymap", "sources", "filter", "envelopes", "modulation", "effects", "performance", "level", "versions");
     /** Width and height in CSS pixels, device pixels to each: a usual window, a small laptop, and the usual window at 200 % zoom. */
     private static final Map<String, int[]> WINDOWS = new LinkedHashMap<>();
+    /** Views that together have every colour on every ground: the themes differ in a few values of one style sheet. */
+    private static final Set<String> DARK = Set.of("home", "bank", "soundcheck", "listening", "keymap", "sources", "modulation", "performance", "versions");
     private static final String REACH = read("/screen/reach.js");
 
     static {
@@ -71,6 +74,9 @@ class EveryViewTest extends OnTheScreen {
                         Map.of("features", List.of(Map.of("name", "prefers-color-scheme", "value", theme))));
                 // The second layer has the parts and the colours of the first.
                 everyView(page, 1, view -> {
+                    if (theme.equals("dark") && !DARK.contains(view.replaceAll("bench, | of layer 1", ""))) {
+                        return;
+                    }
                     assertEquals(theme, page.js("return document.documentElement.dataset.bsTheme"), "the system's preference is followed");
                     for (Rule rule : axe(view, theme).analyze(page.driver).getViolations()) {
                         violations.add(theme + ", " + view + ": " + rule.getId() + " (" + rule.getImpact() + ") "

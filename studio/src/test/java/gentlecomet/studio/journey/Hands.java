@@ -73,9 +73,9 @@ final class Hands {
                 page.until(d -> d.findElement(By.cssSelector("[data-fewest]" + place(words[0]))).isEnabled());
             }
             case "match" -> {
-                open("effects");
-                changing(() -> page.click("[data-match][data-layer-number='" + (Integer.parseInt(words[0]) - 1) + "'][data-slot='"
-                        + (Integer.parseInt(words[1]) - 1) + "']"));
+                String button = "[data-match][data-layer-number='" + (Integer.parseInt(words[0]) - 1) + "'][data-slot='" + (Integer.parseInt(words[1]) - 1) + "']";
+                at(button);
+                changing(() -> page.click(button));
             }
             case "tags" -> {
                 open("level");

@@ -109,6 +109,7 @@ class HandsOnTheScreenTest extends OnTheScreen {
         page.click("[data-skip]");
         page.until(d -> page.text(".heard-name").equals("Heron Glass"));
         page.until(d -> rounds.verdicts(round).containsKey(first));
+        assertEquals(1, page.driver.findElements(By.id("player")).size(), "the page stands in the place of the page, not in a part of it");
         assertEquals("the tail is too lo", rounds.verdicts(round).get(first).note());
         page.find("#verdict-note").sendKeys("fine as it is", Keys.ENTER);
         page.until(d -> page.text("#note-state").equals("Note saved"));

@@ -268,6 +268,26 @@ class OneMotionTest extends OnTheScreen {
         new org.openqa.selenium.support.ui.Select(page.find(css)).selectByVisibleText(text);
     }
 
+    /** The upper limit pulled half way down, and the curve pulled up; what comes from one side shows 0 below. */
+    @Test
+    void aRouteIsShapedInItsPlot() {
+        type("velocity > cutoff 1 oct");
+        page.until(d -> patch().routes().size() == 1 && settled());
+        keys(Keys.ESCAPE);
+        page.click("[data-stage=modulation]");
+        page.click("[data-more^='route velocity'] > summary");
+        assertEquals("0", page.find("#route-0 input[name=low]").getDomProperty("value"));
+        WebElement plot = page.find("#route-0 .plot.large");
+        page.js("arguments[0].scrollIntoView({block: 'center'})", plot);
+        // Ten units above the middle are 100 %; the picture has 22.
+        double unit = plot.getSize().height / 22.0;
+        new Actions(page.driver).moveToElement(plot, 0, (int) Math.round(-10 * unit)).clickAndHold().moveByOffset(0, (int) Math.round(5 * unit)).release().perform();
+        page.until(d -> Math.abs(patch().routes().get(0).high() - 0.5) < 0.05 && settled());
+        assertEquals(-1, patch().routes().get(0).low(), "nothing was said of the lower one");
+        new Actions(page.driver).moveToElement(page.find("#route-0 .plot.large"), 0, (int) Math.round(7 * unit)).clickAndHold().moveByOffset(0, (int) Math.round(-4 * unit)).release().perform();
+        page.until(d -> Math.abs(patch().routes().get(0).bend() - 0.4) < 0.05);
+    }
+
     /** A click where no band is takes the first bell there; a double click gives it back. */
     @Test
     void aBandIsAddedByAClickInThePicture() {

@@ -126,7 +126,11 @@ public final class EditKinds {
     private static PatchEdit shapeRoute(EditFields f, Patch patch) {
         Route.Side side = Route.Side.find(f.text("side"));
         Modulator scaler = f.text("scaler").isEmpty() ? null : NamedParts.modulator(f.text("scaler"));
-        return new ShapeRoute(f.number("route"), side == null ? Route.Side.OWN : side, f.percent("bend"), f.percent("low"), f.percent("high"), scaler);
+        int number = f.number("route");
+        Route old = number >= 0 && number < patch.routes().size() ? patch.routes().get(number) : null;
+        // What comes from one side only shows 0 for every lower limit; the limit stays for the day on which it swings both ways.
+        double low = old != null && old.oneSided() && old.low() < 0 && f.percent("low") == 0 ? 100 * old.low() : f.percent("low");
+        return new ShapeRoute(number, side == null ? Route.Side.OWN : side, f.percent("bend"), low, f.percent("high"), scaler);
     }
 
     /** The end of a macro that is given as a number or as text; NaN where none is. */

@@ -58,13 +58,28 @@ public record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList
             if (route.bend() != 0) {
                 words.add("curve " + percent(route.bend()) + " %");
             }
-            if (route.low() != -1 || route.high() != 1) {
-                words.add(percent(route.low()) + " to " + percent(route.high()) + " %");
+            if (shown(route.low()) != shown(-1) || route.high() != 1) {
+                words.add(percent(shown(route.low())) + " to " + percent(shown(route.high())) + " %");
             }
             if (route.scaler() != null) {
                 words.add("scaled by " + route.scaler().label());
             }
             return words.isEmpty() ? "polarity, curve, limits" : String.join(", ", words);
+        }
+
+        /** Where a limit stands in the plot. */
+        public String limit(double part) {
+            return ValueText.fixed(11 - 10 * shown(part) * Math.signum(route.depth()), 1);
+        }
+
+        /** A limit as it acts: what comes from one side only has none below 0. */
+        public double shown(double part) {
+            return route.oneSided() ? Math.max(0, part) : part;
+        }
+
+        /** 1 where more modulation is drawn higher, -1 where the depth turns it over. */
+        public int upward() {
+            return route.depth() < 0 ? -1 : 1;
         }
 
         public String percent(double part) {
