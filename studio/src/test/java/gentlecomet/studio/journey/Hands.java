@@ -61,7 +61,7 @@ final class Hands {
             case "route" -> addRoute(words[0], words[1], rest.split(" ", 3)[2]);
             case "side" -> side(words[1]);
             case "shape" -> {
-                at("[data-shape='" + words[0] + "']");
+                at("[data-shape='" + words[0] + "'] .drawn-text input");
                 changing(() -> page.fill("[data-shape='" + words[0] + "'] input", rest.split(" ", 2)[1]));
             }
             case "macro" -> nameMacro(words[0], words[1], words[2], words[3]);

@@ -271,7 +271,7 @@ class OneMotionTest extends OnTheScreen {
     /** The upper limit pulled half way down, and the curve pulled up; what comes from one side shows 0 below. */
     @Test
     void aRouteIsShapedInItsPlot() {
-        type("velocity > cutoff 1 oct");
+        type("velocity > source 1 level 6 dB");
         page.until(d -> patch().routes().size() == 1 && settled());
         keys(Keys.ESCAPE);
         page.click("[data-stage=modulation]");
