@@ -7,7 +7,8 @@ import {onPage} from './chromium.mjs';
 const press = `
   const done = arguments[arguments.length - 1];
   (async () => {
-    const player = await import('@js/player/player.js');
+    const js = document.querySelector('script[type=module]').src.replace('app.js', '');
+    const player = await import(js + 'player/player.js');
     await player.wake();
     const found = [];
     player.on('timed', seconds => found.push(seconds * 1000));
@@ -25,8 +26,9 @@ const press = `
 const hold = `
   const [image, buffer, done] = arguments;
   (async () => {
-    const player = await import('@js/player/player.js');
-    const {LivePatch} = await import('@js/../engine/engine.js');
+    const js = document.querySelector('script[type=module]').src.replace('app.js', '');
+    const player = await import(js + 'player/player.js');
+    const {LivePatch} = await import(new URL('../engine/engine.js', js).href);
     const count = LivePatch.parameterCount();
     const values = Object.fromEntries(image.slice(0, count).map((v, i) => [LivePatch.idOf(i), v]));
     await player.setBuffer(buffer);

@@ -6,6 +6,8 @@ export const BUFFERS = [['short', null], ['safe', 0.02], ['safer', 0.045], ['saf
 /** So many gaps within so many seconds are heard as a fault of the sound. */
 const GAPS = 3;
 const WITHIN_SECONDS = 10;
+/** A new output stumbles while the browser makes its code fast. */
+const SETTLING_SECONDS = 2;
 /** How far the output falls behind the clock of the wall by a gap, at least, in seconds. */
 const LAG_SECONDS = 0.003;
 
@@ -40,6 +42,8 @@ export class GapWatch {
   lag = Infinity;
   lagBefore = null;
   second = 0;
+  /** When this output sounded first. */
+  began = null;
 
   /**
    * Looks once; to be called often while sound is on.
@@ -50,7 +54,8 @@ export class GapWatch {
    */
   look(now, played, underruns) {
     const gaps = underruns === undefined ? this.#late(now, played) : this.#more(underruns);
-    for (let i = 0; i < Math.min(gaps, GAPS); i++) {
+    this.began ??= now;
+    for (let i = 0; i < (now - this.began < SETTLING_SECONDS ? 0 : Math.min(gaps, GAPS)); i++) {
       this.times.push(now);
     }
     this.times = this.times.filter(t => now - t < WITHIN_SECONDS);

@@ -34,6 +34,8 @@ const standing = new Map();
 let phrasePlaying = false;
 /** The phrase that was started last, as it was told to the audio thread. */
 let lastPhrase = null;
+/** Velocities of the keys of the page that are down. */
+const held = new Map();
 let waiting = null;
 const tempoIndex = engine.LivePatch.indexOf('performance.tempo');
 const listeners = {patch: [], meters: [], phrase: [], parameter: [], started: [], ears: [], played: [], midi: [], timed: [], rested: [], gone: []};
@@ -217,7 +219,7 @@ export function shadowed() {
   return Boolean(standing.get('shadow')?.image);
 }
 
-/** Takes an output with other buffers; the phrase begins again with it. @param {string} name one of the buffers of output-buffer.js */
+/** Takes an output with other buffers; the phrase and the keys that are down begin again with it. @param {string} name one of the buffers of output-buffer.js */
 export async function setBuffer(name) {
   rememberBuffer(name);
   const old = context;
@@ -228,6 +230,7 @@ export async function setBuffer(name) {
   gaps = new GapWatch();
   await old?.close();
   await wake();
+  held.forEach((velocity, key) => send({do: 'on', key, velocity, at: context.currentTime}));
   if (phrase) {
     send(phrase);
   }
@@ -297,10 +300,12 @@ export function setParameter(index, value, edited) {
 
 export function noteOn(key, velocity) {
   tell('played', {key, velocity});
+  held.set(key, velocity);
   wake().then(() => send({do: 'on', key, velocity, at: context.currentTime}));
 }
 
 export function noteOff(key) {
+  held.delete(key);
   send({do: 'off', key, velocity: releaseVelocity});
 }
 
@@ -338,6 +343,7 @@ export function midiGone() {
 }
 
 export function panic() {
+  held.clear();
   send({do: 'panic'});
 }
 
