@@ -10,7 +10,7 @@ import java.nio.charset.StandardCharsets;
 public final class Analysis {
 
     /** Goes up when a measure is worked out in another way; what is a number among the constants or the phrases changes the version by itself. */
-    private static final int NUMBER = 2;
+    private static final int NUMBER = 3;
 
     /** For the stores: the engine's version, and a short hash of the analysis. */
     public static final String VERSION = Engine.VERSION + "+" + hash(NUMBER + Measuring.SETTINGS + SoundcheckRules.SETTINGS + Phrases.all());

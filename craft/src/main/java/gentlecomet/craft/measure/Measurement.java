@@ -14,9 +14,9 @@ package gentlecomet.craft.measure;
  * @param tailSeconds       from the key's release until the probe stays 60 dB below its peak
  * @param endless           whether the probe never fell silent
  * @param soundingSeconds   from the start of the probe to the end of its tail
- * @param brightnessHz      spectral centroid of the held probe
- * @param noisiness         0 tone to 1 noise
- * @param sideToMid         width, 0 mono to 1 and above
+ * @param brightnessHz      spectral centroid of the phrase: of all layers that it plays, wherever their keys are
+ * @param noisiness         of the phrase, 0 tone to 1 noise
+ * @param sideToMid         width of the phrase, 0 mono to 1 and above
  */
 public record Measurement(double integratedLufs, double momentaryMaxLufs, double shortTermMaxLufs, double rangeLu,
         double truePeakDbtp, int probeKey, Double pitchCents, double attackSeconds, double tailSeconds, boolean endless,

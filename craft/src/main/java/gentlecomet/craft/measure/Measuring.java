@@ -52,7 +52,7 @@ public final class Measuring {
         if (cents != null && Math.abs(cents) > SURE_CENTS) {
             cents = ofThree(image, key, attack, cents);
         }
-        Timbre timbre = Timbre.of(probe.audio(), 0, RATE);
+        Timbre timbre = Timbre.of(played, 0, Math.min(played.frames(), (int) (phrase.seconds() * RATE)));
         return new Measurement(loudness.integrated(), loudness.momentaryMax(), loudness.shortTermMax(), loudness.range(),
                 TruePeak.db(played), key, cents, attack,
                 Math.max(0, end - 1), probe.endless(), end, timbre.brightnessHz(), timbre.noisiness(), timbre.sideToMid());

@@ -50,6 +50,16 @@ class MeasuringTest {
         assertEquals(1.9, m.tailSeconds(), 0.15);
     }
 
+    /** The key nearest to the middle plays a sine alone; what lies above it is bright and wide, and only the phrase gets there. */
+    @Test
+    void brightnessAndWidthAreOfAllThatThePhrasePlays() {
+        Patch split = neutralWith("layer1.zone.highKey=C4", "layer2.on=on", "layer2.zone.lowKey=C#4", "layer2.source1.wave=noise", "layer2.source1.level=-12", "layer2.source1.width=100");
+        Measurement m = measure(split);
+        assertEquals(60, m.probeKey());
+        assertTrue(m.brightnessHz() > 3000, "white noise has its centroid in the middle of the spectrum, at 12 kHz: " + m.brightnessHz());
+        assertTrue(m.sideToMid() > 0.1, "width " + m.sideToMid());
+    }
+
     @Test
     void brighterSoundsMeasureBrighterAndWiderOnesWider() {
         assertTrue(measure(neutralWith("layer1.source1.wave=saw")).brightnessHz() > 2 * measure(neutralWith()).brightnessHz());

@@ -104,11 +104,22 @@ final class StereoDelay implements Effect {
         lengthRight = endRight;
         lineLeft.moveOn();
         lineRight.moveOn();
-        if (outLeft != left) {
-            for (int i = 0; i < SAMPLES; i++) {
-                left[i] = outLeft[i];
-                right[i] = outRight[i];
-            }
+        place(outLeft, outRight, Polynomials.gainOfDb(block[at + EffectParameters.DELAY_LEVEL_LEFT]), Polynomials.gainOfDb(block[at + EffectParameters.DELAY_LEVEL_RIGHT]),
+                block[at + EffectParameters.DELAY_WIDTH] / 100, left, right);
+    }
+
+    /** Gives the echoes the level of their side, and brings the sides together. */
+    private static void place(double[] fromLeft, double[] fromRight, double levelLeft, double levelRight, double width, double[] left, double[] right) {
+        if (fromLeft == left && levelLeft == 1 && levelRight == 1 && width == 1) {
+            return;
+        }
+        double straight = 0.5 + 0.5 * width;
+        double across = 0.5 - 0.5 * width;
+        for (int i = 0; i < SAMPLES; i++) {
+            double l = fromLeft[i] * levelLeft;
+            double r = fromRight[i] * levelRight;
+            left[i] = l * straight + r * across;
+            right[i] = r * straight + l * across;
         }
     }
 

@@ -191,28 +191,40 @@ final class VoiceSources {
             usesSecond |= into == INTO_SECOND;
             usesPast |= into == INTO_PAST;
             listens[s] = anyPhase(at);
-            if (block[at + SourceParameters.LEVEL] <= SourceParameters.OFF_DB && !listens[s]) {
-                continue;
-            }
-            int sync = (int) block[at + SourceParameters.SYNC];
-            if (sync > 0) {
-                synced[sync - 1] = true;
-                listened[sync - 1] = true;
-            }
-            if (block[at + SourceParameters.RING] > 0) {
-                listened[(int) block[at + SourceParameters.RING_FROM]] = true;
-                any = true;
-            }
-            for (int m = 0; m < SOURCES; m++) {
-                if (block[at + SourceParameters.PHASE_MODULATION + m] > 0 && m != s) {
-                    listened[m] = true;
-                    any = true;
+        }
+        // Once more for each source: one that is heard through another alone has sources of its own to listen to.
+        for (int pass = 0; pass < SOURCES; pass++) {
+            for (int s = 0; s < SOURCES; s++) {
+                int at = LayerParameters.source(s);
+                if (block[at + SourceParameters.LEVEL] > SourceParameters.OFF_DB || listens[s] || listened[s]) {
+                    any |= gather(s, at);
                 }
             }
         }
         if (any) {
             sortByListeners();
         }
+    }
+
+    /** Notes to whom a source listens. @return whether it has to be drawn after them */
+    private boolean gather(int source, int at) {
+        int sync = (int) block[at + SourceParameters.SYNC];
+        if (sync > 0) {
+            synced[sync - 1] = true;
+            listened[sync - 1] = true;
+        }
+        boolean any = false;
+        if (block[at + SourceParameters.RING] > 0) {
+            listened[(int) block[at + SourceParameters.RING_FROM]] = true;
+            any = true;
+        }
+        for (int m = 0; m < SOURCES; m++) {
+            if (block[at + SourceParameters.PHASE_MODULATION + m] > 0 && m != source) {
+                listened[m] = true;
+                any = true;
+            }
+        }
+        return any;
     }
 
     private boolean anyPhase(int at) {

@@ -57,6 +57,10 @@ public final class EffectParameters {
     public static final int DELAY_HIGH_CUT;
     public static final int DELAY_LOW_SLOPE;
     public static final int DELAY_HIGH_SLOPE;
+    public static final int DELAY_LEVEL_LEFT;
+    public static final int DELAY_LEVEL_RIGHT;
+    /** Of the echoes: 0 for both sides alike. */
+    public static final int DELAY_WIDTH;
     public static final int DELAY_MODULATION_RATE;
     public static final int DELAY_MODULATION_DEPTH;
     public static final int REVERB_SIZE;
@@ -168,6 +172,9 @@ public final class EffectParameters {
         DELAY_HIGH_CUT = g.number("delay.highCut", "High cut", Unit.HERTZ, Taper.LOGARITHMIC, 500, 20000, 8000);
         DELAY_LOW_SLOPE = g.choice("delay.lowSlope", "Low cut slope", "6dB", "12dB", "24dB");
         DELAY_HIGH_SLOPE = g.choice("delay.highSlope", "High cut slope", "6dB", "12dB", "24dB");
+        DELAY_LEVEL_LEFT = g.number("delay.levelLeft", "Left level", Unit.DECIBELS, Taper.LINEAR, -36, 6, 0);
+        DELAY_LEVEL_RIGHT = g.number("delay.levelRight", "Right level", Unit.DECIBELS, Taper.LINEAR, -36, 6, 0);
+        DELAY_WIDTH = g.number("delay.width", "Width", Unit.PERCENT, Taper.LINEAR, 0, 100, 100);
         DELAY_MODULATION_RATE = g.number("delay.modulationRate", "Modulation rate", Unit.HERTZ, Taper.LOGARITHMIC, 0.05, 10, 0.5);
         DELAY_MODULATION_DEPTH = g.number("delay.modulationDepth", "Modulation depth", Unit.SECONDS, Taper.CUBIC, 0, 0.01, 0);
         g.when(TYPE, "reverb");

@@ -89,6 +89,22 @@ class EffectsTest {
         assertEquals(-Double.parseDouble(slope.replace("dB", "")), gainDb(4000, high) - gainDb(2000, high), 0.7);
     }
 
+    @Test
+    void theSidesOfADelayHaveTheirLevelsAndComeTogether() {
+        String[] delay = {"effect1.type=delay", "effect1.mix=100", "effect1.delay.feedback=0", "effect1.delay.timeLeft=5 ms", "effect1.delay.timeRight=9 ms", "effect1.delay.lowCut=20",
+            "effect1.delay.highCut=20000", "effect1.delay.levelLeft=-12", "effect1.delay.levelRight=-3"};
+        double[][] apart = through(48000, sine(500, 0.1), delay);
+        assertEquals(-12, Spectrum.db(Played.rms(apart[0], 24000, 48000) / 0.1 * Math.sqrt(2)), 0.01);
+        assertEquals(-3, Spectrum.db(Played.rms(apart[1], 24000, 48000) / 0.1 * Math.sqrt(2)), 0.01);
+        String[] narrow = java.util.Arrays.copyOf(delay, delay.length + 1);
+        narrow[delay.length] = "effect1.delay.width=0";
+        double[][] together = through(48000, sine(500, 0.1), narrow);
+        for (int n = 24000; n < 24100; n++) {
+            assertEquals(0.5 * (apart[0][n] + apart[1][n]), together[0][n], 1e-9);
+            assertEquals(together[0][n], together[1][n], 1e-12);
+        }
+    }
+
     /** What a huge reverb cut at 400 Hz leaves below 150 Hz, against the same without the cut: more than 24 dB less, as it is beyond an octave away. */
     @Test
     void aSteepCutKeepsTheTailOutOfTheLows() {

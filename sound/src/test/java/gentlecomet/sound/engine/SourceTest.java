@@ -117,6 +117,20 @@ class SourceTest {
         assertEquals(40, cents, 0.5);
     }
 
+    /** Source 2 is heard as source 1's modulator alone, and is synced to source 3, which is heard by nobody else. */
+    @Test
+    void aSilentModulatorIsSyncedToAnotherSilentSource() {
+        String[] chain = {"layer1.source1.wave=sine", "layer1.source1.phaseModulation2=2", "layer1.source2.level=-60", "layer1.source2.sync=source3", "layer1.source3.level=-60", "layer1.source3.semitones=0"};
+        double[] plain = Played.left(Played.patch(chain), 57, 100, 48000, 9600);
+        chain[5] = "layer1.source3.semitones=7";
+        double[] other = Played.left(Played.patch(chain), 57, 100, 48000, 9600);
+        double most = 0;
+        for (int i = 0; i < plain.length; i++) {
+            most = Math.max(most, Math.abs(plain[i] - other[i]));
+        }
+        org.junit.jupiter.api.Assertions.assertTrue(most > 0.01, "the pitch of the master is heard in the sync of the slave: " + most);
+    }
+
     /** A drawn map of two voices, of which half counts: each is 10 cents off, and sounds on its own side. */
     @Test
     void voicesLieWhereTheyAreDrawn() {
