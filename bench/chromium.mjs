@@ -27,10 +27,13 @@ export async function onPage(url, work) {
     }
     const {sessionId} = await call('POST', '/session', {capabilities: {alwaysMatch: {browserName: 'chrome', 'goog:chromeOptions': {binary: '/usr/bin/chromium', args: FLAGS}}}});
     const at = `/session/${sessionId}`;
-    await call('POST', `${at}/timeouts`, {script: 120000});
-    await call('POST', `${at}/url`, {url});
-    await work((script, ...args) => call('POST', `${at}/execute/async`, {script, args}));
-    await call('DELETE', at);
+    try {
+      await call('POST', `${at}/timeouts`, {script: 120000});
+      await call('POST', `${at}/url`, {url});
+      await work((script, ...args) => call('POST', `${at}/execute/async`, {script, args}));
+    } finally {
+      await call('DELETE', at);
+    }
   } finally {
     driver.kill();
   }
