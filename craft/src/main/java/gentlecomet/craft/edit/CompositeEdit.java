@@ -56,12 +56,8 @@ public record CompositeEdit(String description, List<PatchEdit> edits) implement
     public static PatchEdit reach(Patch patch, Modulator source, Parameter target, double value) {
         double now = patch.soundingValue(target);
         double depth = target.taper() == Taper.LOGARITHMIC ? Math.log(value / now) / Math.log(2) : value - now;
-        for (int r = 0; r < patch.routes().size(); r++) {
-            if (patch.routes().get(r).source() == source && patch.routes().get(r).target().equals(target)) {
-                return new SetDepth(r, depth);
-            }
-        }
-        return new AddRoute(source, target, depth);
+        int there = patch.route(source, target);
+        return there < 0 ? new AddRoute(source, target, depth) : new SetDepth(there, depth);
     }
 
     /**

@@ -109,23 +109,13 @@ final class Sketch {
     /** A route from a modulator; where there is one already, its depth. @param side its polarity, or null for the usual one or the one it has */
     void route(Modulator source, Parameter target, double depth, Route.Side side) {
         place = target.id();
-        int number = route(source, target, depth);
+        int there = patch.route(source, target);
+        apply(there < 0 ? new PatchEdit.AddRoute(source, target, depth) : new PatchEdit.SetDepth(there, depth));
+        int number = there < 0 ? patch.routes().size() - 1 : there;
         Route set = patch.routes().get(number);
         if (side != null && side != set.side()) {
             apply(new ShapeRoute(number, side, 100 * set.bend(), 100 * set.low(), 100 * set.high(), set.scaler()));
         }
-    }
-
-    private int route(Modulator source, Parameter target, double depth) {
-        for (int r = 0; r < patch.routes().size(); r++) {
-            Route route = patch.routes().get(r);
-            if (route.source() == source && route.target().equals(target)) {
-                apply(new PatchEdit.SetDepth(r, depth));
-                return r;
-            }
-        }
-        apply(new PatchEdit.AddRoute(source, target, depth));
-        return patch.routes().size() - 1;
     }
 
     /** @param lowEnd words for its low end, and {@code highEnd} for its high one; null for what stands there */

@@ -73,6 +73,19 @@ final class Biquad {
                 && Math.abs(memory[0]) + Math.abs(memory[1]) + Math.abs(memory[2]) + Math.abs(memory[3]) < 1e-9;
     }
 
+    /** Q of section k of a Butterworth filter of order 2n: 1 / (2 cos((2k + 1) pi / 4n)). */
+    static double butterworthQ(int k, int count) {
+        return 1 / (2 * Polynomials.cosCycles((2 * k + 1) / (8.0 * count)));
+    }
+
+    /** A Butterworth low or high pass of so many sections in place. @param kind {@link #LOW_PASS} or {@link #HIGH_PASS} */
+    static void cut(Biquad[] sections, int kind, int count, double hz, double sampleRate, double[] left, double[] right) {
+        for (int k = 0; k < count; k++) {
+            sections[k].aim(kind, hz, 0, butterworthQ(k, count), sampleRate);
+            sections[k].process(left, right);
+        }
+    }
+
     private static void steady(double[] left, double[] right, double[] c, double[] memory) {
         double b0 = c[0];
         double a1 = c[3];

@@ -34,8 +34,8 @@ public final class Equaliser implements Effect {
 
     @Override
     public void process(double[] block, int at, double tempo, double[] left, double[] right) {
-        cut(lowCut, Biquad.HIGH_PASS, SECTIONS[(int) block[at + EffectParameters.EQ_LOW_SLOPE]], block[at + EffectParameters.EQ_LOW_CUT], left, right);
-        cut(highCut, Biquad.LOW_PASS, SECTIONS[(int) block[at + EffectParameters.EQ_HIGH_SLOPE]], block[at + EffectParameters.EQ_HIGH_CUT], left, right);
+        Biquad.cut(lowCut, Biquad.HIGH_PASS, SECTIONS[(int) block[at + EffectParameters.EQ_LOW_SLOPE]], block[at + EffectParameters.EQ_LOW_CUT], sampleRate, left, right);
+        Biquad.cut(highCut, Biquad.LOW_PASS, SECTIONS[(int) block[at + EffectParameters.EQ_HIGH_SLOPE]], block[at + EffectParameters.EQ_HIGH_CUT], sampleRate, left, right);
         lowShelf.aim(Biquad.LOW_SHELF, block[at + EffectParameters.EQ_LOW_SHELF], block[at + EffectParameters.EQ_LOW_GAIN], SHELF_Q, sampleRate);
         lowShelf.process(left, right);
         highShelf.aim(Biquad.HIGH_SHELF, block[at + EffectParameters.EQ_HIGH_SHELF], block[at + EffectParameters.EQ_HIGH_GAIN], SHELF_Q, sampleRate);
@@ -45,18 +45,6 @@ public final class Equaliser implements Effect {
             bells[b].aim(Biquad.BELL, block[bell], block[bell + 1], block[bell + 2], sampleRate);
             bells[b].process(left, right);
         }
-    }
-
-    private void cut(Biquad[] sections, int kind, int count, double hz, double[] left, double[] right) {
-        for (int k = 0; k < count; k++) {
-            sections[k].aim(kind, hz, 0, butterworthQ(k, count), sampleRate);
-            sections[k].process(left, right);
-        }
-    }
-
-    /** Q of section k of a Butterworth filter of order 2n: 1 / (2 cos((2k + 1) pi / 4n)). */
-    private static double butterworthQ(int k, int count) {
-        return 1 / (2 * Polynomials.cosCycles((2 * k + 1) / (8.0 * count)));
     }
 
     private static Biquad[] sections() {
@@ -69,12 +57,12 @@ public final class Equaliser implements Effect {
         double[] c = new double[5];
         int low = SECTIONS[(int) block[at + EffectParameters.EQ_LOW_SLOPE]];
         for (int k = 0; k < low; k++) {
-            Biquad.coefficients(c, Biquad.HIGH_PASS, block[at + EffectParameters.EQ_LOW_CUT], 0, butterworthQ(k, low), sampleRate);
+            Biquad.coefficients(c, Biquad.HIGH_PASS, block[at + EffectParameters.EQ_LOW_CUT], 0, Biquad.butterworthQ(k, low), sampleRate);
             gain *= Biquad.gainAt(c, hz, sampleRate);
         }
         int high = SECTIONS[(int) block[at + EffectParameters.EQ_HIGH_SLOPE]];
         for (int k = 0; k < high; k++) {
-            Biquad.coefficients(c, Biquad.LOW_PASS, block[at + EffectParameters.EQ_HIGH_CUT], 0, butterworthQ(k, high), sampleRate);
+            Biquad.coefficients(c, Biquad.LOW_PASS, block[at + EffectParameters.EQ_HIGH_CUT], 0, Biquad.butterworthQ(k, high), sampleRate);
             gain *= Biquad.gainAt(c, hz, sampleRate);
         }
         Biquad.coefficients(c, Biquad.LOW_SHELF, block[at + EffectParameters.EQ_LOW_SHELF], block[at + EffectParameters.EQ_LOW_GAIN], SHELF_Q, sampleRate);

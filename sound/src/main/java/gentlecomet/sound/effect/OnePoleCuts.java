@@ -8,8 +8,8 @@ import gentlecomet.sound.maths.Polynomials;
  */
 final class OnePoleCuts {
 
-    private static final double NO_LOW_CUT = 20.001;
-    private static final double NO_HIGH_CUT = 19999;
+    static final double NO_LOW_CUT = 20.001;
+    static final double NO_HIGH_CUT = 19999;
 
     private final double[] low = new double[2];
     private final double[] high = new double[2];

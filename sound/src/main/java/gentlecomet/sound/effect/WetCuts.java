@@ -1,7 +1,5 @@
 package gentlecomet.sound.effect;
 
-import gentlecomet.sound.maths.Polynomials;
-
 /**
  * The low and the high cut of what an effect with echoes takes in, of 12 or 24 dB per octave (Butterworth), before any of them. A slope of 6 dB
  * belongs to {@link OnePoleCuts}, which such an effect has where its echoes go round; these do nothing and cost nothing then.
@@ -10,8 +8,6 @@ final class WetCuts {
 
     /** Choices of a slope: 6, 12 and 24 dB per octave, and how many sections each has here. */
     private static final int[] SECTIONS = {0, 1, 2};
-    private static final double NO_LOW_CUT = 20.001;
-    private static final double NO_HIGH_CUT = 19999;
 
     private final Biquad[] low = {new Biquad(), new Biquad()};
     private final Biquad[] high = {new Biquad(), new Biquad()};
@@ -33,8 +29,8 @@ final class WetCuts {
     void aim(double[] block, int at, int slope, int highAt, int highSlope) {
         lowHz = block[at];
         highHz = block[highAt];
-        lowSections = lowHz > NO_LOW_CUT ? SECTIONS[(int) block[slope]] : 0;
-        highSections = highHz < NO_HIGH_CUT ? SECTIONS[(int) block[highSlope]] : 0;
+        lowSections = lowHz > OnePoleCuts.NO_LOW_CUT ? SECTIONS[(int) block[slope]] : 0;
+        highSections = highHz < OnePoleCuts.NO_HIGH_CUT ? SECTIONS[(int) block[highSlope]] : 0;
     }
 
     /** The low cut that is left for the 6 dB of the loop. */
@@ -43,7 +39,7 @@ final class WetCuts {
     }
 
     double highOfLoop() {
-        return highSections > 0 ? NO_HIGH_CUT : highHz;
+        return highSections > 0 ? OnePoleCuts.NO_HIGH_CUT : highHz;
     }
 
     boolean steep() {
@@ -56,8 +52,8 @@ final class WetCuts {
             left[i] = inLeft[i];
             right[i] = inRight[i];
         }
-        run(low, lowSections, Biquad.HIGH_PASS, lowHz, sampleRate);
-        run(high, highSections, Biquad.LOW_PASS, highHz, sampleRate);
+        Biquad.cut(low, Biquad.HIGH_PASS, lowSections, lowHz, sampleRate, left, right);
+        Biquad.cut(high, Biquad.LOW_PASS, highSections, highHz, sampleRate, left, right);
     }
 
     double[] left() {
@@ -66,13 +62,5 @@ final class WetCuts {
 
     double[] right() {
         return right;
-    }
-
-    private void run(Biquad[] sections, int count, int kind, double hz, double sampleRate) {
-        for (int k = 0; k < count; k++) {
-            // Q of section k of a Butterworth filter of order 2n: 1 / (2 cos((2k + 1) pi / 4n)).
-            sections[k].aim(kind, hz, 0, 1 / (2 * Polynomials.cosCycles((2 * k + 1) / (8.0 * count))), sampleRate);
-            sections[k].process(left, right);
-        }
     }
 }

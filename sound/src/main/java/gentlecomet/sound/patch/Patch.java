@@ -92,6 +92,16 @@ public final class Patch {
         return shapes[kind].clone();
     }
 
+    /** Number of the first route between two, or -1. */
+    public int route(Modulator source, Parameter target) {
+        for (int r = 0; r < routes.size(); r++) {
+            if (routes.get(r).source() == source && routes.get(r).target().equals(target)) {
+                return r;
+            }
+        }
+        return -1;
+    }
+
     /** The recordings that sources have. */
     public List<SoundFile> recordings() {
         return recordings;

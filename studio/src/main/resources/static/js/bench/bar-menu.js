@@ -1,4 +1,5 @@
 // The menu of a value bar: macros, routes, copy, paste, neutral.
+import {placeNear} from '../lib/place-near.js';
 import {LivePatch} from '../../engine/engine.js';
 import {format} from '../lib/key-names.js';
 import {indexOf} from '../lib/parameters.js';
@@ -124,9 +125,7 @@ function place(menu, bar, close) {
     }
   });
   document.body.append(menu);
-  const box = bar.getBoundingClientRect();
-  menu.style.left = `${Math.max(8, Math.min(window.innerWidth - menu.offsetWidth - 8, box.left))}px`;
-  menu.style.top = `${Math.max(8, Math.min(window.innerHeight - menu.offsetHeight - 8, box.bottom + 2))}px`;
+  placeNear(menu, bar.getBoundingClientRect());
   menu.querySelector('button').focus();
   setTimeout(() => document.addEventListener('pointerdown', e => {
     if (!menu.contains(e.target)) {

@@ -2,6 +2,7 @@
 import * as engine from '../../engine/engine.js';
 import {masked, onEars} from './mute-solo.js';
 import {MeasuringChain} from './measuring-chain.js';
+import {MonoFold} from './mono-fold.js';
 import {GapWatch, latencyHint, nextBuffer, rememberBuffer} from './output-buffer.js';
 import {ask, say} from '../page/requests.js';
 import {fetchMissing, recordings} from './recordings.js';
@@ -19,7 +20,7 @@ let context = null;
 let node = null;
 /** @type {MeasuringChain|null} */
 let chain = null;
-let mono = null;
+const fold = new MonoFold();
 let gaps = new GapWatch();
 let starting = null;
 /** @type {Playable|null} */
@@ -81,9 +82,7 @@ async function start() {
     node = new AudioWorkletNode(context, 'comet', {numberOfInputs: 0, numberOfOutputs: 2, outputChannelCount: [2, 2]});
     node.onprocessorerror = () => say('The audio thread stopped. Load the page again to hear sound.');
     chain = new MeasuringChain(context, node);
-    mono = new GainNode(context);
-    node.connect(mono, 0).connect(context.destination);
-    hearMono(monoWanted);
+    fold.connect(context, node);
     node.port.onmessage = ({data}) => {
       if (!context) {
         return;
@@ -175,21 +174,11 @@ export function tap() {
   return chain;
 }
 
-let monoWanted = false;
-
-/** Folds the output down to one channel, for listening only. */
-export function hearMono(on) {
-  monoWanted = on;
-  if (mono) {
-    mono.channelCountMode = on ? 'explicit' : 'max';
-    mono.channelCount = on ? 1 : 2;
-  }
-}
+/** Folds the output down to one channel, for listening only. @param {boolean} on */
+export const hearMono = on => fold.set(on);
 
 /** Whether the output is folded down to one channel. */
-export function hearsMono() {
-  return Boolean(monoWanted);
-}
+export const hearsMono = () => fold.on;
 
 /** The patch in hand has another name now. */
 export function rename(name) {

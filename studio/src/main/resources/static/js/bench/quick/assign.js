@@ -1,4 +1,5 @@
 // Routes and macro targets in one motion: a modulator is pulled onto a bar and let go where it is to reach, or chosen by M and its number.
+import {placeNear} from '../../lib/place-near.js';
 import {LivePatch} from '../../../engine/engine.js';
 import {format, parse} from '../../lib/key-names.js';
 import {indexOf} from '../../lib/parameters.js';
@@ -192,9 +193,7 @@ export function askReach(bar, modulator, {id, edit, sounding}) {
   button.textContent = isMacro(modulator) ? 'Hold' : 'Route';
   form.append(label, button);
   document.body.append(form);
-  const box = bar.getBoundingClientRect();
-  form.style.left = `${Math.max(8, Math.min(window.innerWidth - form.offsetWidth - 8, box.left))}px`;
-  form.style.top = `${Math.max(8, Math.min(window.innerHeight - form.offsetHeight - 8, box.bottom + 2))}px`;
+  placeNear(form, bar.getBoundingClientRect());
   input.focus();
   input.select();
   const hear = () => {

@@ -1,4 +1,5 @@
 // Ready parts: starting shapes for a part, heard while choosing; and keeping a part under a name.
+import {placeNear} from '../../lib/place-near.js';
 import {ask, say} from '../../page/requests.js';
 import {refuse} from '../../page/refused.js';
 import {playChosen} from '../../player/strip.js';
@@ -126,9 +127,7 @@ async function open(button, {id, edit, flush}) {
     }
   });
   document.body.append(menu);
-  const box = button.getBoundingClientRect();
-  menu.style.left = `${Math.max(8, Math.min(window.innerWidth - menu.offsetWidth - 8, box.right - menu.offsetWidth))}px`;
-  menu.style.top = `${Math.max(8, Math.min(window.innerHeight - menu.offsetHeight - 8, box.bottom + 2))}px`;
+  placeNear(menu, button.getBoundingClientRect(), 'right');
   (list.querySelector('button') ?? name).focus();
   document.addEventListener('pointerdown', outside, true);
 }
