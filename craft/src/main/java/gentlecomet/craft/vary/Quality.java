@@ -5,6 +5,7 @@ import gentlecomet.craft.measure.Timbre;
 import gentlecomet.sound.parameter.Facts;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.performance.Audio;
+import java.util.Arrays;
 import java.util.Locale;
 
 /** A direction in which a sound can be varied, and the measure that says how far it went. Every measure is a logarithm or a level. */
@@ -31,6 +32,12 @@ public enum Quality {
         this.word = word;
         this.measure = measure;
         this.direction = direction;
+    }
+
+    /** The quality with more (1) or less (-1) of a measure. @throws IllegalArgumentException where there is no such measure */
+    public static Quality of(String measure, int direction) {
+        return Arrays.stream(values()).filter(q -> q.measure.equals(measure) && q.direction == direction).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("no measure \"" + measure + "\""));
     }
 
     /** For names: "Dark". */
@@ -75,7 +82,7 @@ public enum Quality {
     }
 
     /** A measure in words, for example "840 Hz". */
-    String told(double value) {
+    public String told(double value) {
         return switch (measure) {
             case "brightness" -> String.format(Locale.ROOT, "%.0f Hz", 20 * Math.pow(2, value));
             case "length" -> String.format(Locale.ROOT, "%.2f s", Math.pow(2, value) / 1000);
@@ -84,9 +91,14 @@ public enum Quality {
         };
     }
 
-    /** How much of the measure one unit of strength is worth: an octave of brightness or length, 6 dB of width or roughness. */
+    /** Whether its measure counts in octaves; else it counts in dB. */
+    public boolean inOctaves() {
+        return measure.equals("brightness") || measure.equals("length");
+    }
+
+    /** A step of the measure that everybody hears: an octave of brightness or length, 6 dB of width or roughness. */
     double unit() {
-        return measure.equals("brightness") || measure.equals("length") ? 1 : 6;
+        return inOctaves() ? 1 : 6;
     }
 
     /** The least change that is called one: more than a fifth of the measure, so that other ways of measuring it agree. */

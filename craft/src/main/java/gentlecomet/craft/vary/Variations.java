@@ -17,11 +17,14 @@ import gentlecomet.sound.source.Recordings;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
+import java.util.stream.Collectors;
 
 /**
  * Makes siblings of a patch in a wished direction. What is moved is what a sound designer would reach for ({@link Tools}); which way each of it leads is measured.
- * Every sibling moves its own seeded choice as far as the strength asks, and no further than where something else of the sound would be lost ({@link SoundCharacter}); what
- * cannot be moved that way says so. The same patch, quality, strength and seed give the same siblings.
+ * Every sibling moves its own seeded choice as far as it is asked to, and no further than where something else of the sound would be lost ({@link SoundCharacter}); what
+ * cannot be moved that way says so. The same patch, aim and seed give the same siblings.
  */
 public final class Variations {
 
@@ -31,7 +34,9 @@ public final class Variations {
     /** Parts of its way at which a tool is tried, the first that costs nothing else counts. */
     private static final double[] PARTS = {0.6, 0.2};
     private static final double LEAST_GAIN = 0.02;
-    private static final int TRIES = 7;
+    private static final int TRIES = 12;
+    /** Part of the way asked for that a sibling may be off and still be the one. */
+    private static final double EXACT = 0.02;
     private static final double LOUDNESS_LIMIT_LU = 12;
     /** Part of the way after which no further tier is asked for help. */
     private static final double NEARLY = 0.85;
@@ -50,43 +55,97 @@ public final class Variations {
     }
 
     /**
+     * How far in a direction.
+     *
+     * @param amount in the unit of the quality's measure: octaves of brightness or length, dB of width or roughness; above 0
+     */
+    public record Aim(Quality quality, double amount) {
+    }
+
+    /**
      * One sibling.
      *
+     * @param qualities the directions it went
      * @param from   the quality's measure of the original, in words
      * @param to     the same of the sibling
-     * @param wentThere whether it went the wished way, by a fifth of the measure at least
+     * @param wentThere whether it went the wished way, by a fifth of the measure at least, or most of a shorter way
      * @param held   what stood in the way of more, in words: "pitch" or "width"; empty when nothing did
      * @param moves  what was moved, for people
      */
-    public record Sibling(Patch patch, Quality quality, String from, String to, boolean wentThere, String held, List<String> moves) {
+    public record Sibling(Patch patch, List<Quality> qualities, String from, String to, boolean wentThere, String held, List<String> moves) {
+
+        /** This way and then another, as one sibling of the sound where the first began. */
+        Sibling followedBy(Sibling next, Patch original) {
+            List<Quality> both = new ArrayList<>(qualities);
+            both.addAll(next.qualities);
+            return new Sibling(next.patch, both, from + ", " + next.from, to + ", " + next.to, wentThere && next.wentThere, next.held, told(original, next.patch));
+        }
+
+        /** The directions, for people: "darker, longer". */
+        public String label() {
+            return qualities.stream().map(Quality::label).collect(Collectors.joining(", "));
+        }
     }
 
     /** @param towards where along its bar it leads the wished way, no further than where it alone would cost the sound something else */
     private record Lead(Tools.Tool tool, double towards) {
     }
 
-    /** The original as it is measured, and what leads away from it, tier after tier. */
-    private record Start(Patch patch, Quality quality, int key, double before, SoundCharacter character, List<List<Lead>> tiers) {
+    /** The original as it is measured, and what leads away from it, tier after tier. @param slack how far off a sibling may be, in units of the measure */
+    private record Start(Patch patch, Quality quality, int key, double before, SoundCharacter character, double slack, List<List<Lead>> tiers) {
     }
 
     private record Attempt(Patch patch, double went, String held) {
     }
 
     /**
-     * Siblings of a patch in one direction.
+     * Siblings of a patch in one direction, each by other means.
      *
-     * @param strength 0.1 for a hint to 2 for a different sound; 1 is an octave of brightness or length, or 6 dB
-     * @param count    how many
+     * @param count how many
      */
-    public List<Sibling> of(Patch patch, Quality quality, double strength, int count, int seed) {
-        int key = Measuring.probeKey(patch);
-        Audio original = render(patch, quality, key);
-        Start start = new Start(patch, quality, key, quality.of(original), SoundCharacter.of(original, key), new ArrayList<>());
+    public List<Sibling> of(Patch patch, Aim aim, int count, int seed) {
+        Start start = start(patch, aim.quality(), EXACT * aim.amount());
         List<Sibling> siblings = new ArrayList<>();
         for (int n = 0; n < count; n++) {
-            siblings.add(sibling(start, strength * quality.unit(), NoiseGenerator.hash(seed, n, quality.ordinal())));
+            siblings.add(sibling(start, aim.amount(), NoiseGenerator.hash(seed, n, aim.quality().ordinal())));
         }
         return siblings;
+    }
+
+    /**
+     * Siblings that go on in one direction by even steps and by the same means.
+     *
+     * @param step  from one to the next
+     * @param found takes each as it is found, the nearest first
+     * @param goesOn asked before each
+     */
+    public void row(Patch patch, Aim step, int count, int seed, Consumer<Sibling> found, BooleanSupplier goesOn) {
+        Start start = start(patch, step.quality(), EXACT * step.amount());
+        int seeded = NoiseGenerator.hash(seed, 0, step.quality().ordinal());
+        double farthest = count * step.amount();
+        int tiers = 0;
+        Attempt last = new Attempt(patch, 0, "");
+        while (tiers < Tools.tiers(step.quality()) && farthest - last.went() > start.slack() && goesOn.getAsBoolean()) {
+            last = better(last, search(start, farthest, leadsOf(start, ++tiers), seeded, false));
+        }
+        boolean all = farthest - last.went() > start.slack();
+        // All take the way that the farthest needs.
+        for (int n = 1; n <= count && goesOn.getAsBoolean(); n++) {
+            double wanted = n * step.amount();
+            found.accept(told(start, wanted, search(start, wanted, leadsOf(start, tiers), seeded, all)));
+        }
+    }
+
+    /** Where a patch stands among others: the measures of its probe note. */
+    public Place place(Patch patch) {
+        Audio audio = render(patch, Quality.LONGER, Measuring.probeKey(patch));
+        return new Place(Quality.BRIGHTER.of(audio), Quality.LONGER.of(audio), Quality.WIDER.of(audio), Quality.ROUGHER.of(audio));
+    }
+
+    private Start start(Patch patch, Quality quality, double slack) {
+        int key = Measuring.probeKey(patch);
+        Audio original = render(patch, quality, key);
+        return new Start(patch, quality, key, quality.of(original), SoundCharacter.of(original, key), slack, new ArrayList<>());
     }
 
     private Audio render(Patch patch, Quality quality, int key) {
@@ -131,26 +190,38 @@ public final class Variations {
 
     private Sibling sibling(Start start, double wanted, int seed) {
         Attempt best = new Attempt(start.patch(), 0, "");
-        List<Lead> leads = new ArrayList<>();
-        for (int tier = 0; tier < Tools.tiers(start.quality()) && best.went() < NEARLY * wanted; tier++) {
-            leads.addAll(leads(start, tier));
-            best = better(best, search(start, wanted, leads, seed, false));
+        int tiers = 0;
+        while (tiers < Tools.tiers(start.quality()) && best.went() < NEARLY * wanted) {
+            best = better(best, search(start, wanted, leadsOf(start, ++tiers), seed, false));
         }
         if (best.went() < NEARLY * wanted) {
-            best = better(best, search(start, wanted, leads, seed, true));
+            best = better(best, search(start, wanted, leadsOf(start, tiers), seed, true));
         }
+        return told(start, wanted, best);
+    }
+
+    /** As loud as the original, and in words. */
+    private Sibling told(Start start, double wanted, Attempt best) {
         Quality quality = start.quality();
         Patch levelled = levelled(start.patch(), best.patch(), quality, start.key());
-        boolean went = best.went() >= quality.least();
-        return new Sibling(went ? levelled : start.patch(), quality, quality.told(start.before()), quality.told(quality.of(render(levelled, quality, start.key()))), went,
+        boolean went = best.went() >= Math.min(quality.least(), NEARLY * wanted);
+        return new Sibling(went ? levelled : start.patch(), List.of(quality), quality.told(start.before()), quality.told(quality.of(render(levelled, quality, start.key()))), went,
                 best.went() < NEARLY * wanted ? best.held() : "", went ? told(start.patch(), best.patch()) : List.of());
+    }
+
+    private List<Lead> leadsOf(Start start, int tiers) {
+        List<Lead> leads = new ArrayList<>();
+        for (int tier = 0; tier < tiers; tier++) {
+            leads.addAll(leads(start, tier));
+        }
+        return leads;
     }
 
     private static Attempt better(Attempt best, Attempt found) {
         return found.went() > best.went() ? found : new Attempt(best.patch(), best.went(), found.held());
     }
 
-    /** As far along the seeded shares of all leads as the strength asks and the rest of the sound allows. @param all whether every lead takes its full share */
+    /** As far along the seeded shares of all leads as was asked and the rest of the sound allows. @param all whether every lead takes its full share */
     private Attempt search(Start start, double wanted, List<Lead> leads, int seed, boolean all) {
         double[] shares = new double[leads.size()];
         double most = 0;
@@ -163,11 +234,15 @@ public final class Variations {
         for (int i = 0; i < shares.length; i++) {
             shares[i] /= Math.max(1e-9, most);
         }
+        // A root is looked for between two scales, by a straight line between what they reach (regula falsi, the Illinois way: a side that stays twice is halved).
         double low = 0;
+        double lowGap = -wanted;
         double high = 1;
+        double highGap = Double.NaN;
+        int side = 0;
         double scale = 1;
         Attempt best = new Attempt(start.patch(), 0, "");
-        for (int attempt = 0; attempt < TRIES && !leads.isEmpty(); attempt++) {
+        for (int attempt = 0; attempt < TRIES && !leads.isEmpty() && Math.abs(best.went() - wanted) > start.slack(); attempt++) {
             Patch tried = moved(start.patch(), leads, shares, scale);
             Audio audio = render(tried, start.quality(), start.key());
             double distance = (start.quality().of(audio) - start.before()) * start.quality().direction();
@@ -179,14 +254,22 @@ public final class Variations {
                 best = new Attempt(best.patch(), best.went(), broken);
             }
             if (broken.isEmpty() && distance < wanted) {
+                highGap = side == -1 ? highGap / 2 : highGap;
                 low = scale;
+                lowGap = distance - wanted;
+                side = -1;
             } else {
+                lowGap = side == 1 ? lowGap / 2 : lowGap;
                 high = scale;
+                highGap = broken.isEmpty() ? distance - wanted : Double.NaN;
+                side = 1;
             }
             if (low >= 1) {
                 break;
             }
-            scale = (low + high) / 2;
+            // What broke says nothing of how far it went: then the middle.
+            double along = highGap > 0 ? -lowGap / (highGap - lowGap) : 0.5;
+            scale = low + (high - low) * Math.max(0.02, Math.min(0.98, along));
         }
         return best;
     }

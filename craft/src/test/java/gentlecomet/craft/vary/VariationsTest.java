@@ -34,7 +34,7 @@ class VariationsTest {
     @EnumSource(names = {"DARKER", "BRIGHTER", "SHORTER", "LONGER", "WIDER"})
     void siblingsMeasureWhatTheyAreCalled(Quality quality) {
         Measurement before = measured(PATCH);
-        for (Variations.Sibling sibling : new Variations(Recordings.NONE).of(PATCH, quality, 0.7, 2, 5)) {
+        for (Variations.Sibling sibling : new Variations(Recordings.NONE).of(PATCH, new Variations.Aim(quality, quality.unit() * 0.7), 2, 5)) {
             Measurement after = measured(sibling.patch());
             double change = switch (quality) {
                 case DARKER -> before.brightnessHz() - after.brightnessHz();
@@ -52,18 +52,18 @@ class VariationsTest {
     void whatIsLockedStaysWhereItIs() {
         Parameter cutoff = Parameters.find("layer1.filter1.cutoff");
         Variations free = new Variations(Recordings.NONE);
-        assertTrue(free.of(PATCH, Quality.DARKER, 1, 4, 9).stream().anyMatch(s -> s.patch().value(cutoff.index()) != 1500), "it would be moved");
+        assertTrue(free.of(PATCH, new Variations.Aim(Quality.DARKER, 1), 4, 9).stream().anyMatch(s -> s.patch().value(cutoff.index()) != 1500), "it would be moved");
         Variations held = new Variations(Recordings.NONE, Set.of(cutoff));
-        for (Variations.Sibling sibling : held.of(PATCH, Quality.DARKER, 1, 4, 9)) {
+        for (Variations.Sibling sibling : held.of(PATCH, new Variations.Aim(Quality.DARKER, 1), 4, 9)) {
             assertEquals(1500, sibling.patch().value(cutoff.index()));
         }
     }
 
     @Test
     void theSameSeedGivesTheSameSiblingsAndAnotherGivesOthers() {
-        List<Variations.Sibling> first = new Variations(Recordings.NONE).of(PATCH, Quality.DARKER, 1, 2, 9);
-        assertEquals(first.get(0).patch(), new Variations(Recordings.NONE).of(PATCH, Quality.DARKER, 1, 2, 9).get(0).patch());
+        List<Variations.Sibling> first = new Variations(Recordings.NONE).of(PATCH, new Variations.Aim(Quality.DARKER, 1), 2, 9);
+        assertEquals(first.get(0).patch(), new Variations(Recordings.NONE).of(PATCH, new Variations.Aim(Quality.DARKER, 1), 2, 9).get(0).patch());
         assertNotEquals(first.get(0).patch(), first.get(1).patch());
-        assertNotEquals(first.get(0).patch(), new Variations(Recordings.NONE).of(PATCH, Quality.DARKER, 1, 1, 10).get(0).patch());
+        assertNotEquals(first.get(0).patch(), new Variations(Recordings.NONE).of(PATCH, new Variations.Aim(Quality.DARKER, 1), 1, 10).get(0).patch());
     }
 }

@@ -16,7 +16,7 @@ import gentlecomet.studio.asset.Assets;
 import gentlecomet.studio.bank.BankRows;
 import gentlecomet.studio.bench.edit.EditFields;
 import gentlecomet.studio.bench.edit.EditKinds;
-import gentlecomet.studio.bench.version.Versions;
+import gentlecomet.studio.bench.vary.PatchVariations;
 import gentlecomet.studio.bench.view.BenchLayer;
 import gentlecomet.studio.collection.CollectionRow;
 import gentlecomet.studio.collection.Collections;
@@ -54,20 +54,20 @@ class BenchController {
     private final BenchModel bench;
     private final Collections collections;
     private final Measures measures;
-    private final Versions versions;
+    private final PatchVariations variations;
     private final Levels levels;
     private final Assets assets;
     private final BankRows rows;
     private final PageContexts contexts;
     private final ProgressStream progress;
 
-    BenchController(Patches patches, BenchModel bench, Collections collections, Measures measures, Versions versions, Levels levels, Assets assets, BankRows rows,
+    BenchController(Patches patches, BenchModel bench, Collections collections, Measures measures, PatchVariations variations, Levels levels, Assets assets, BankRows rows,
             PageContexts contexts, ProgressStream progress) {
         this.patches = patches;
         this.bench = bench;
         this.collections = collections;
         this.measures = measures;
-        this.versions = versions;
+        this.variations = variations;
         this.levels = levels;
         this.assets = assets;
         this.rows = rows;
@@ -199,7 +199,7 @@ class BenchController {
         PatchRow row = patches.get(id);
         HouseRules rules = collections.of(row).rules();
         measures.ask(row, rules);
-        versions.measureVariations(id, rules);
+        variations.measure(id, rules);
     }
 
     /** What routes and macros can move, for the pickers: everything movable that means something as the patch stands. */

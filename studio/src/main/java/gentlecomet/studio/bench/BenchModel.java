@@ -4,7 +4,6 @@ import gentlecomet.craft.check.KeyMapWords;
 import gentlecomet.craft.check.LooseEnds;
 import gentlecomet.craft.level.Levelling;
 import gentlecomet.craft.measure.Measurement;
-import gentlecomet.craft.portrait.Portrait;
 import gentlecomet.craft.response.Sweep;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.craft.vary.Quality;
@@ -12,19 +11,16 @@ import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.studio.asset.Assets;
 import gentlecomet.studio.bank.BankRowView;
 import gentlecomet.studio.bank.BankRows;
+import gentlecomet.studio.bench.vary.PatchVariations;
 import gentlecomet.studio.bench.version.PadRow;
-import gentlecomet.studio.bench.version.VariationRow;
 import gentlecomet.studio.bench.version.Versions;
 import gentlecomet.studio.bench.view.BenchView;
 import gentlecomet.studio.collection.CollectionRow;
 import gentlecomet.studio.collection.Collections;
 import gentlecomet.studio.measure.Measures;
 import gentlecomet.studio.patch.PatchRow;
-import gentlecomet.studio.patch.PatchSummary;
 import gentlecomet.studio.patch.Patches;
 import gentlecomet.studio.player.Playable;
-import java.util.List;
-import java.util.Map;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
@@ -34,26 +30,23 @@ import org.springframework.ui.Model;
 class BenchModel {
 
     private static final int HISTORY_SHOWN = 40;
-    private static final String UNMEASURED = "…";
 
     private final Patches patches;
     private final Assets assets;
     private final Collections collections;
     private final BankRows rows;
     private final Versions versions;
+    private final PatchVariations variations;
     private final Measures measures;
 
-    BenchModel(Patches patches, Assets assets, Collections collections, BankRows rows, Versions versions, Measures measures) {
+    BenchModel(Patches patches, Assets assets, Collections collections, BankRows rows, Versions versions, PatchVariations variations, Measures measures) {
         this.patches = patches;
         this.assets = assets;
         this.collections = collections;
         this.rows = rows;
         this.versions = versions;
+        this.variations = variations;
         this.measures = measures;
-    }
-
-    /** A variation with its picture, as far as it has been measured. */
-    record VariationCard(VariationRow row, String portrait) {
     }
 
     /** The part of the bench that edits exchange: the name of its template. */
@@ -64,7 +57,6 @@ class BenchModel {
 
     void fill(PatchRow row, Model model) {
         CollectionRow collection = collections.of(row);
-        PatchSummary summary = row.summary();
         BankRowView known = fillMeasured(row, collection, model);
         model.addAttribute("patch", row);
         model.addAttribute("steps", patches.steps(row));
@@ -79,7 +71,8 @@ class BenchModel {
         model.addAttribute("looseEnds", LooseEnds.of(row.patch()));
         model.addAttribute("pads", versions.pads(row.id()).stream().collect(Collectors.toMap(PadRow::letter, p -> p)));
         model.addAttribute("qualities", Quality.values());
-        model.addAttribute("variations", variations(summary, collection.rules()));
+        model.addAttribute("variations", variations.cards(row.id(), collection.rules().phraseOf(row.category())));
+        model.addAttribute("making", variations.progress(row.id()));
     }
 
     /** Loudness and portrait, as far as they are known. */
@@ -91,20 +84,5 @@ class BenchModel {
         model.addAttribute("failure", measurement != null ? null : measures.standing(row.summary(), collection.rules()).failed().get(row.id()));
         model.addAttribute("proposal", measurement == null ? null : Levelling.propose(row.patch(), measurement, collection.rules()));
         return known;
-    }
-
-    /** Portraits of a patch's variations by their ids, of those that have been measured. */
-    Map<Long, String> portraits(PatchSummary patch) {
-        return variations(patch, collections.ofBank(patch.bankId()).rules()).stream().filter(v -> !v.portrait().equals(UNMEASURED))
-                .collect(Collectors.toMap(v -> v.row().id(), VariationCard::portrait));
-    }
-
-    private List<VariationCard> variations(PatchSummary patch, HouseRules rules) {
-        List<VariationRow> made = versions.variations(patch.id());
-        Map<String, Measurement> measured = measures.of(made.stream().map(v -> v.soundHash().strip()).toList(), rules.phraseOf(patch.category()));
-        return made.stream().map(v -> {
-            Measurement m = measured.get(v.soundHash().strip());
-            return new VariationCard(v, m == null ? UNMEASURED : Portrait.svg(m));
-        }).toList();
     }
 }

@@ -4,7 +4,6 @@ import gentlecomet.craft.measure.HeardDifference;
 import gentlecomet.craft.measure.Measurement;
 import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.rules.HouseRules;
-import gentlecomet.craft.vary.Quality;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.bench.version.Versions;
 import gentlecomet.studio.collection.Collections;
@@ -12,10 +11,7 @@ import gentlecomet.studio.measure.Measures;
 import gentlecomet.studio.patch.PatchRow;
 import gentlecomet.studio.patch.Patches;
 import gentlecomet.studio.player.Playable;
-import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
-import java.util.Map;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -26,7 +22,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 
-/** Versions of a patch: pads, differences, variations. */
+/** Versions of a patch: pads, differences, what stands between two. */
 @Controller
 class VersionController {
 
@@ -45,8 +41,8 @@ class VersionController {
     }
 
     /** A version to be heard in place of the present state; {@code matchedDb} brings it to the house loudness and {@code difference} says how it
-     * sounds against that state; both are null while something is not measured. */
-    record HeardVersion(String reference, String words, Playable playable, Double matchedDb, String difference) {
+     * sounds against that state; both are null while something is not measured. {@code jumps} is what has nothing between two versions. */
+    record HeardVersion(String reference, String words, Playable playable, Double matchedDb, String difference, List<String> jumps) {
     }
 
     @GetMapping("/patches/{id}/versions/{reference}")
@@ -56,9 +52,29 @@ class VersionController {
         HouseRules rules = collections.ofBank(patches.summary(id).bankId()).rules();
         Patch patch = version.patch();
         Measurement m = measures.of(patch, rules).orElse(null);
-        Double matched = m == null || m.silent() ? null : rules.targetLufs() - rules.measureOf(patch.naming().category()).of(m);
+        Versions.Ends ends = versions.ends(id, reference);
+        Double matched = ends == null || m != null ? matched(m, patch, rules) : matched(ends, rules);
         return new HeardVersion(reference, version.words(), Playable.of(id, patch, Phrases.get(rules.phraseOf(patch.naming().category())),
-                matched == null ? 0 : matched), matched, m == null ? null : measures.of(patches.get(id).patch(), rules).map(now -> HeardDifference.words(m, now)).orElse(null));
+                matched == null ? 0 : matched), matched, m == null ? null : measures.of(patches.get(id).patch(), rules).map(now -> HeardDifference.words(m, now)).orElse(null),
+                ends == null ? List.of() : ends.jumps());
+    }
+
+    private static Double matched(Measurement m, Patch patch, HouseRules rules) {
+        return m == null || m.silent() ? null : rules.targetLufs() - rules.measureOf(patch.naming().category()).of(m);
+    }
+
+    /** What stands between two measured versions is matched by what lies between their two gains. */
+    private Double matched(Versions.Ends ends, HouseRules rules) {
+        Double from = matched(measures.of(ends.from().patch(), rules).orElse(null), ends.from().patch(), rules);
+        Double to = matched(measures.of(ends.to().patch(), rules).orElse(null), ends.to().patch(), rules);
+        return from == null || to == null ? null : Double.valueOf(from + ends.place() * (to - from));
+    }
+
+    @PostMapping("/patches/{id}/versions/{reference}/keep")
+    String keepBetween(@PathVariable long id, @PathVariable String reference, Model model) {
+        PatchRow kept = patches.get(versions.keepBetween(id, reference));
+        model.addAttribute("said", "Kept as \"" + kept.name() + "\" in slot " + kept.slot() + ".");
+        return bench.part(patches.get(id), model);
     }
 
     /** Asks for the measures of a version. */
@@ -89,39 +105,5 @@ class VersionController {
     @PostMapping("/patches/{id}/bring-back")
     String bringBack(@PathVariable long id, @RequestParam long version, @RequestParam String with, Model model) {
         return bench.part(versions.bringBack(id, version, with), model);
-    }
-
-    @PostMapping("/patches/{id}/variations")
-    String vary(@PathVariable long id, @RequestParam(required = false) List<String> quality, @RequestParam double strength, @RequestParam int count,
-            @RequestParam int seed, Model model) {
-        List<Quality> qualities = quality == null ? List.of() : Arrays.stream(Quality.values())
-                .filter(q -> quality.contains(q.name().toLowerCase(Locale.ROOT))).toList();
-        versions.vary(id, qualities, strength, count, seed);
-        return bench.part(patches.get(id), model);
-    }
-
-    @GetMapping("/patches/{id}/variations/portraits")
-    @ResponseBody
-    Map<Long, String> portraits(@PathVariable long id) {
-        return bench.portraits(patches.summary(id));
-    }
-
-    @PostMapping("/patches/{id}/variations/{variation}/keep")
-    String keep(@PathVariable long id, @PathVariable long variation, Model model) {
-        PatchRow kept = patches.get(versions.keep(variation));
-        model.addAttribute("said", "Kept as \"" + kept.name() + "\" in slot " + kept.slot() + ".");
-        return bench.part(patches.get(id), model);
-    }
-
-    @PostMapping("/patches/{id}/variations/{variation}/discard")
-    String discard(@PathVariable long id, @PathVariable long variation, Model model) {
-        versions.discard(id, variation);
-        return bench.part(patches.get(id), model);
-    }
-
-    @PostMapping("/patches/{id}/variations/discard")
-    String discardAll(@PathVariable long id, Model model) {
-        versions.discardAll(id);
-        return bench.part(patches.get(id), model);
     }
 }

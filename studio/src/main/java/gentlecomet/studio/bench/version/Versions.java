@@ -2,20 +2,17 @@ package gentlecomet.studio.bench.version;
 
 import gentlecomet.craft.edit.PatchDifference;
 import gentlecomet.craft.edit.PatchEdit;
-import gentlecomet.craft.rules.HouseRules;
-import gentlecomet.craft.vary.Quality;
-import gentlecomet.craft.vary.Variations;
+import gentlecomet.craft.vary.Morph;
 import gentlecomet.sound.patch.Patch;
-import gentlecomet.studio.asset.Assets;
 import gentlecomet.studio.bank.Banks;
-import gentlecomet.studio.measure.Measures;
+import gentlecomet.studio.bench.vary.PatchVariations;
+import gentlecomet.studio.bench.vary.VariationRow;
 import gentlecomet.studio.page.MissingException;
 import gentlecomet.studio.page.RefusedException;
 import gentlecomet.studio.patch.PatchRow;
 import gentlecomet.studio.patch.Patches;
 import gentlecomet.studio.patch.StateKind;
 import java.util.List;
-import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.springframework.stereotype.Service;
@@ -25,21 +22,20 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Versions {
 
-    private static final Pattern REFERENCE = Pattern.compile("pad([AB])|revision(\\d{1,6})|patch(\\d{1,12})|variation(\\d{1,12})|saved");
-    private static final int MOST_VARIATIONS = 12;
+    private static final String ONE = "pad[AB]|revision\\d{1,6}|patch\\d{1,12}|variation\\d{1,12}|saved|now";
+    private static final Pattern REFERENCE = Pattern.compile("pad([AB])|revision(\\d{1,6})|patch(\\d{1,12})|variation(\\d{1,12})|saved|now");
+    private static final Pattern BETWEEN = Pattern.compile("between\\.(" + ONE + ")\\.(" + ONE + ")\\.(\\d{1,3})");
 
     private final VersionStore store;
     private final Patches patches;
+    private final PatchVariations variations;
     private final Banks banks;
-    private final Measures measures;
-    private final Assets assets;
 
-    Versions(VersionStore store, Patches patches, Banks banks, Measures measures, Assets assets) {
+    Versions(VersionStore store, Patches patches, PatchVariations variations, Banks banks) {
+        this.banks = banks;
         this.store = store;
         this.patches = patches;
-        this.banks = banks;
-        this.measures = measures;
-        this.assets = assets;
+        this.variations = variations;
     }
 
     /** A version and where it is from. */
@@ -47,14 +43,22 @@ public class Versions {
     }
 
     /**
-     * A version by its reference: padA, padB, revision3, patch12, variation5, or saved for the last revision.
+     * A version by its reference: padA, padB, revision3, patch12, variation5, saved for the last revision, now for the state on the bench, or
+     * between.padA.padB.35 for what is 35 % of the way from the first to the second.
      *
      * @throws MissingException when there is none
      */
     public Version find(long patchId, String reference) {
+        Matcher between = BETWEEN.matcher(reference);
+        if (between.matches()) {
+            return between(patchId, between);
+        }
         Matcher m = REFERENCE.matcher(reference);
         if (!m.matches()) {
             throw new MissingException("There is no version \"" + reference + "\".");
+        }
+        if (reference.equals("now")) {
+            return new Version(reference, "the state on the bench", patches.get(patchId).patch());
         }
         if (m.group(1) != null) {
             Patch held = store.pad(patchId, m.group(1)).orElseThrow(() -> new MissingException("Pad " + m.group(1) + " is empty."));
@@ -66,12 +70,44 @@ public class Versions {
             return new Version(reference, "\"" + other.name() + "\"", other.patch());
         }
         if (m.group(4) != null) {
-            VariationRow v = variation(Long.parseLong(m.group(4)));
-            return new Version(reference, "Variation: " + v.quality() + ", " + v.words(), state(v));
+            VariationRow v = variations.find(Long.parseLong(m.group(4)));
+            return new Version(reference, "Variation: " + v.quality() + ", " + v.words(), variations.state(v));
         }
         int number = m.group(2) != null ? Integer.parseInt(m.group(2)) : patches.summary(patchId).revision();
         return patches.revision(patchId, number).map(state -> new Version(reference, "Revision " + number, state))
                 .orElseThrow(() -> new MissingException("There is no revision " + number + "."));
+    }
+
+    private Version between(long patchId, Matcher m) {
+        Version from = find(patchId, m.group(1));
+        Version to = find(patchId, m.group(2));
+        int percent = Math.min(100, Integer.parseInt(m.group(3)));
+        Morph morph = new Morph(from.patch(), to.patch());
+        return new Version(m.group(), percent + " % of the way from " + from.words() + " to " + to.words(), morph.at(percent / 100.0));
+    }
+
+    /** The two ends of a reference to something between, and how far it is from the first, 0 to 1; null for any other reference. */
+    public Ends ends(long patchId, String reference) {
+        Matcher m = BETWEEN.matcher(reference);
+        return m.matches() ? new Ends(find(patchId, m.group(1)), find(patchId, m.group(2)), Math.min(100, Integer.parseInt(m.group(3))) / 100.0) : null;
+    }
+
+    /** What something between stands between. */
+    public record Ends(Version from, Version to, double place) {
+
+        /** What changes half way, since there is nothing between. */
+        public List<String> jumps() {
+            return new Morph(from.patch(), to.patch()).jumps();
+        }
+    }
+
+    /** Keeps what is between two versions as a patch of its own in the next free slot. Answers its id. */
+    @Transactional
+    public long keepBetween(long patchId, String reference) {
+        if (ends(patchId, reference) == null) {
+            throw new MissingException("There is nothing between \"" + reference.replaceAll("\\p{Cntrl}", "?") + "\".");
+        }
+        return banks.variation(patchId, find(patchId, reference).patch(), "Between");
     }
 
     /** Puts the present state, or another version, onto a pad. */
@@ -104,76 +140,12 @@ public class Versions {
     public PatchRow bringBack(long patchId, long version, String reference) {
         Version found = find(patchId, reference);
         Patch present = patches.get(patchId).patch();
-        Patch state = found.patch().withNaming(reference.startsWith("patch") || reference.startsWith("variation") ? present.naming() : found.patch().naming());
+        Patch state = found.patch().withNaming(reference.matches("(patch|variation|between).*") ? present.naming() : found.patch().naming());
         return patches.edit(patchId, version, "", new PatchEdit.Restore(state, found.words() + " brought back"));
     }
 
     /** What the pads of a patch hold. */
     public List<PadRow> pads(long patchId) {
         return store.pads(patchId);
-    }
-
-    /** The variations of a patch that wait to be kept or discarded. */
-    public List<VariationRow> variations(long patchId) {
-        return store.variations(patchId);
-    }
-
-    /** Asks for the measures of a patch's variations, ahead of everything. */
-    public void measureVariations(long patchId, HouseRules rules) {
-        store.variations(patchId).forEach(v -> measures.ask(state(v), rules));
-    }
-
-    /**
-     * Makes variations and keeps them beside the patch until they are kept or discarded.
-     *
-     * @param count for each quality
-     */
-    public void vary(long patchId, List<Quality> qualities, double strength, int count, int seed) {
-        if (qualities.isEmpty()) {
-            throw new RefusedException("Choose at least one direction.");
-        }
-        if (!(strength >= 0.1 && strength <= 3) || count < 1 || qualities.size() * count > MOST_VARIATIONS) {
-            throw new RefusedException("Strength goes from 0.1 to 3, and at most " + MOST_VARIATIONS + " variations are made at a time.");
-        }
-        PatchRow row = patches.get(patchId);
-        Variations variations = new Variations(assets, patches.locked(patchId));
-        for (Quality quality : qualities) {
-            for (Variations.Sibling s : variations.of(row.patch(), quality, strength, count, seed)) {
-                long id = store.addVariation(patchId, quality.label(), s.wentThere() ? s.from() + " to " + s.to() + (s.held().isEmpty() ? "" : "; more would change its " + s.held())
-                        : "could not be made " + quality.label() + (s.held().isEmpty() ? "" : " without changing its " + s.held()), s.moves(),
-                        s.patch());
-                patches.noteAssets(patchId, StateKind.VARIATION, id, s.patch());
-            }
-        }
-    }
-
-    private VariationRow variation(long id) {
-        return store.variation(id).orElseThrow(() -> new MissingException("This variation is no longer there."));
-    }
-
-    private Patch state(VariationRow variation) {
-        return store.variationState(variation.id()).orElseThrow(() -> new MissingException("This variation is no longer there."));
-    }
-
-    /** Keeps a variation: it gets the next free slot and a name after its parent's. Answers the id of the new patch. */
-    @Transactional
-    public long keep(long id) {
-        VariationRow row = variation(id);
-        String word = Quality.valueOf(row.quality().toUpperCase(Locale.ROOT)).word();
-        long kept = banks.variation(row.patchId(), state(row), word);
-        discard(row.patchId(), id);
-        return kept;
-    }
-
-    @Transactional
-    public void discard(long patchId, long id) {
-        store.discard(id);
-        patches.forgetAssets(patchId, StateKind.VARIATION, id);
-    }
-
-    @Transactional
-    public void discardAll(long patchId) {
-        store.discardAll(patchId);
-        patches.forgetAssets(patchId, StateKind.VARIATION);
     }
 }
