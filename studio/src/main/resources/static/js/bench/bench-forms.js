@@ -6,7 +6,7 @@ import {wireRoutePlots} from './pictures/route-plot.js';
 import {wireFiles} from './sound-files.js';
 import {wireEars} from '../player/mute-solo.js';
 import {wireClipboard} from './clipboard.js';
-import {wireVersions} from './versions.js';
+import {wireVersions} from './versions/versions.js';
 import {wireKeyMap} from './pictures/key-map.js';
 import {wirePulls} from './quick/assign.js';
 import {wireLanes} from './effects-lane.js';

@@ -12,7 +12,7 @@ import {responseOutdated} from './pictures/key-map.js';
 import {drawLive} from './pictures/live-pictures.js';
 import {showSlots, showStages, slotsOf} from './slot-meters.js';
 import {showEars} from '../player/mute-solo.js';
-import {flip, showHistory} from './versions.js';
+import {flip, showHistory} from './versions/versions.js';
 import {wireBench} from './bench-forms.js';
 import {besideSoon, freshWords, measureSoon, restWith} from './at-rest.js';
 import {putBack, setAside} from './kept-stages.js';

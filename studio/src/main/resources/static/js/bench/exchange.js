@@ -3,7 +3,7 @@ import {ask, say, withVersion} from '../page/requests.js';
 import {refuse} from '../page/refused.js';
 import {rememberFocus} from '../page/focus-kept.js';
 import {retype} from './value-bar.js';
-import {hearNow} from './versions.js';
+import {hearNow} from './versions/versions.js';
 
 /** How long a hand rests before bars that a moved value has brought come to the page. */
 const REST_MS = 140;

@@ -2,7 +2,7 @@
 import {LivePatch} from '../../engine/engine.js';
 import * as player from '../player/player.js';
 import {ask, hush, say} from '../page/requests.js';
-import {hearNow} from './versions.js';
+import {hearNow} from './versions/versions.js';
 import {showLock} from './value-bar.js';
 import {idOf, indexOf} from '../lib/parameters.js';
 

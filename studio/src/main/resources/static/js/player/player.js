@@ -233,6 +233,9 @@ export function playbackStats() {
 /** Seconds from the engine to the loudspeaker as the browser tells them. */
 export const latency = () => context ? (context.baseLatency ?? 0) + (context.outputLatency ?? 0) : 0;
 
+/** Whether a phrase runs. */
+export const phraseRuns = () => phrasePlaying;
+
 /** @returns {Playable|null} */
 export function playing() {
   return current;

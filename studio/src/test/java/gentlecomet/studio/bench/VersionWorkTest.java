@@ -1,9 +1,8 @@
 package gentlecomet.studio.bench;
 
 import static gentlecomet.studio.Token.token;
-import static org.awaitility.Awaitility.await;
+import static org.hamcrest.Matchers.closeTo;
 import static org.hamcrest.Matchers.containsString;
-import static org.hamcrest.Matchers.everyItem;
 import static org.hamcrest.Matchers.hasSize;
 import static org.hamcrest.Matchers.not;
 import static org.junit.jupiter.api.Assertions.assertEquals;
@@ -21,10 +20,8 @@ import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.studio.StudioTest;
 import gentlecomet.studio.WebWork;
-import gentlecomet.studio.bench.version.Versions;
 import gentlecomet.studio.patch.Patches;
 import java.io.ByteArrayOutputStream;
-import java.time.Duration;
 import javax.sound.midi.MidiEvent;
 import javax.sound.midi.MidiSystem;
 import javax.sound.midi.Sequence;
@@ -44,8 +41,6 @@ class VersionWorkTest extends WebWork {
 
     @Autowired
     private Patches patches;
-    @Autowired
-    private Versions versions;
 
     @BeforeEach
     void newPatch() {
@@ -108,22 +103,19 @@ class VersionWorkTest extends WebWork {
     }
 
     @Test
-    void variationsAreMadeKeptAndDiscarded() throws Exception {
+    void whatStandsBetweenTwoVersionsIsHeardUsedAndKept() throws Exception {
+        onBench("pads/A");
+        set(CUTOFF, 4000);
         set(Parameters.find("layer1.source1.wave"), 2);
-        onBench("variations", "quality", "darker", "strength", "0.5", "count", "2", "seed", "3").andExpect(status().isOk())
-                .andExpect(content().string(containsString("darker")));
-        var made = versions.variations(id);
-        assertEquals(2, made.size());
-        assertTrue(made.get(0).moves().size() > 0 && made.get(0).words().matches("\\d+ Hz to \\d+ Hz"), made.get(0).words());
-        onBench("measure").andExpect(status().isNoContent());
-        await().atMost(Duration.ofSeconds(60)).untilAsserted(() -> web.perform(get("/patches/{id}/variations/portraits", id))
-                .andExpect(jsonPath("$.*", hasSize(2))).andExpect(jsonPath("$.*", everyItem(containsString("<svg")))));
-        onBench("variations/" + made.get(0).id() + "/keep").andExpect(content().string(containsString("in slot 2")));
-        assertTrue(patches.inBank(bank).stream().anyMatch(p -> p.name().equals("New Patch Dark") && p.slot() == 2));
-        onBench("variations/" + made.get(1).id() + "/discard");
-        assertTrue(versions.variations(id).isEmpty());
-        onBench("variations", "strength", "0.5", "count", "2", "seed", "3").andExpect(status().isUnprocessableEntity());
-        onBench("variations", "quality", "wider", "strength", "50", "count", "2", "seed", "3").andExpect(status().isUnprocessableEntity());
+        onBench("pads/B");
+        web.perform(get("/patches/{id}/versions/between.padA.padB.50", id)).andExpect(jsonPath("$.playable.values['" + CUTOFF.id() + "']").value(closeTo(2000.0, 0.01)))
+                .andExpect(jsonPath("$.jumps", hasSize(1))).andExpect(jsonPath("$.jumps[0]", containsString("Wave: sine to saw")));
+        onBench("bring-back", "with", "between.padA.now.25").andExpect(status().isOk());
+        assertEquals(1000 * Math.sqrt(2), cutoff(), 0.01, "half an octave of two");
+        onBench("versions/between.padA.padB.75/keep").andExpect(content().string(containsString("in slot 2")));
+        assertTrue(patches.inBank(bank).stream().anyMatch(p -> p.slot() == 2 && p.name().equals("New Patch Between")));
+        web.perform(get("/patches/{id}/versions/between.padA.padC.50", id)).andExpect(status().isNotFound());
+        onBench("versions/padA/keep").andExpect(status().isNotFound());
     }
 
     @Test

@@ -28,6 +28,7 @@ import gentlecomet.sound.performance.Audio;
 import gentlecomet.studio.StudioTest;
 import gentlecomet.studio.WebWork;
 import gentlecomet.studio.asset.Assets;
+import gentlecomet.studio.bench.vary.PatchVariations;
 import gentlecomet.studio.bench.version.Versions;
 import gentlecomet.studio.measure.MeasureFixture;
 import gentlecomet.studio.patch.StateKind;
@@ -54,6 +55,8 @@ class BackgroundWorkTest extends WebWork {
     private Assets assets;
     @Autowired
     private Versions versions;
+    @Autowired
+    private PatchVariations variations;
     @Autowired
     private WorkQueue queue;
     @Autowired
@@ -162,7 +165,7 @@ class BackgroundWorkTest extends WebWork {
         patches.noteAssets(id, StateKind.VARIATION, 1, recorded);
         versions.putPad(id, "A", "");
         send(remove(asset)).andExpect(status().isUnprocessableEntity());
-        versions.discardAll(id);
+        variations.discardAll(id);
         send(remove(asset)).andExpect(status().is3xxRedirection());
         assertEquals(0, count("asset where hash = :value", asset.hash()));
     }

@@ -34,7 +34,7 @@ class VariationController {
     String list(@PathVariable long id, Model model) {
         model.addAttribute("variations", variations.cards(id, phrase(patches.summary(id))));
         model.addAttribute("making", variations.progress(id));
-        return "bench/variations :: variations";
+        return "bench/versions :: variations";
     }
 
     /** How far their making is, and the portraits of those that have been measured, by id. */

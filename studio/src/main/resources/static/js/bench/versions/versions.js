@@ -1,17 +1,16 @@
 // Versions of the patch on the bench: heard in its place at matched loudness, compared, brought back; variations.
-import * as player from '../player/player.js';
-import {tellKeys} from '../lib/key-names.js';
-import {ask, say} from '../page/requests.js';
-
-const POLL_MS = 1200;
-const MOST_POLLS = 100;
+import * as player from '../../player/player.js';
+import {tellKeys} from '../../lib/key-names.js';
+import {walkTabs} from '../../lib/tabs.js';
+import {ask, say} from '../../page/requests.js';
+import {wireMorph} from './morph.js';
+import {wireVary} from './vary.js';
 
 /** What is heard: '' is the state on the bench. */
 let hearing = '';
 let heardBefore = 'padA';
 /** What the version that is heard is, and how it differs from the state on the bench. */
 let heardWords = '';
-let polling = false;
 
 /**
  * What can be undone and redone, and whether the state is saved.
@@ -48,29 +47,31 @@ export function flip(patch) {
 async function hear(patch, reference) {
   if (reference === '') {
     hearNow();
-    return;
+    return null;
   }
   try {
     const version = await (await ask(`/patches/${patch}/versions/${reference}`)).json();
     heardBefore = hearing === '' ? heardBefore : hearing;
     hearing = reference;
-    heardWords = `Heard in place of the bench: ${version.words}. ${version.difference === null ? 'How it differs is being measured.' : `At matched loudness; by itself: ${version.difference}.`}`;
+    heardWords = `Heard in place of the bench: ${version.words}. ${version.difference === null ? version.matchedDb === null ? 'How it differs is being measured.' : 'At matched loudness.' : `At matched loudness; by itself: ${version.difference}.`}`;
     player.hearInstead(version.playable, version.matchedDb);
     if (version.matchedDb === null) {
       ask(`/patches/${patch}/versions/${reference}/measure`, {method: 'POST'}).catch(() => {});
       say('This version is still being measured, so it is heard as loud as it is.', {key: 'matched', calm: true});
     }
     show();
+    return version;
   } catch (refusal) {
     say(refusal.message);
+    return null;
   }
 }
 
 function show() {
   document.querySelectorAll('[data-hear]').forEach(b => b.setAttribute('aria-pressed', String(b.dataset.hear === hearing)));
   document.getElementById('bench')?.classList.toggle('elsewhere', hearing !== '');
-  const line = document.getElementById('hearing');
-  if (line) {
+  // Beside the tabs of the versions it moves nothing beneath a pointer that rests.
+  for (const line of document.querySelectorAll('#hearing, [data-hearing-here]')) {
     line.hidden = hearing === '';
     line.textContent = hearing === '' ? '' : `${heardWords} F flips back.`;
   }
@@ -87,23 +88,23 @@ async function listOthers(list, own) {
     .map(p => new Option(`${p.kind.slice(6).padStart(3, '0')} ${p.text}`, p.url.slice('/patches/'.length))));
 }
 
-/** Portraits of variations come as they are measured. @param {() => number} patch */
-async function portraitsOf(patch) {
-  const waiting = () => [...document.querySelectorAll('[data-portrait-of]')].filter(cell => !cell.querySelector('svg'));
-  if (waiting().length > 0) {
-    await ask(`/patches/${patch()}/measure`, {method: 'POST'}).catch(() => {});
-  }
-  for (let i = 0; i < MOST_POLLS && waiting().length > 0; i++) {
-    await new Promise(resolve => setTimeout(resolve, POLL_MS));
-    try {
-      const portraits = await (await ask(`/patches/${patch()}/variations/portraits`)).json();
-      waiting().forEach(cell => { cell.innerHTML = portraits[cell.dataset.portraitOf] ?? cell.innerHTML; });
-    } catch (refusal) {
-      if (!refusal.passing) {
-        return;
-      }
-    }
-  }
+let tab = 'compare';
+
+function wireTabs(bench) {
+  const choose = name => {
+    tab = name;
+    bench.querySelectorAll('[data-versions-tab]').forEach(t => {
+      const own = t.dataset.versionsTab === tab;
+      t.setAttribute('aria-selected', String(own));
+      t.tabIndex = own ? 0 : -1;
+      document.getElementById(t.getAttribute('aria-controls')).hidden = !own;
+    });
+    bench.querySelector('#versions-vary').dispatchEvent(new CustomEvent('comet:shown'));
+  };
+  const list = bench.querySelector('[data-versions-tab]').parentElement;
+  list.addEventListener('click', e => e.target.dataset.versionsTab && choose(e.target.dataset.versionsTab));
+  list.addEventListener('keydown', e => walkTabs(e, t => choose(t.dataset.versionsTab)));
+  queueMicrotask(() => choose(tab));
 }
 
 /**
@@ -146,39 +147,15 @@ export function wireVersions(bench, patch, post, flush) {
   other.querySelectorAll('[data-other]').forEach(b => b.addEventListener('click', () => {
     const id = other.elements.other.value;
     if (id) {
-      (b.dataset.other === 'hear' ? r => hear(patch(), r) : compare)('patch' + id);
+      ({hear: r => hear(patch(), r), differences: compare}[b.dataset.other] ?? (r => post(`pads/${b.dataset.other}`, {from: r})))('patch' + id);
     }
   }));
   bench.querySelector('#save-note').addEventListener('submit', e => {
     e.preventDefault();
     post('save', {note: e.target.elements.note.value});
   });
-  if (!polling) {
-    polling = true;
-    portraitsOf(patch).finally(() => { polling = false; });
-  }
-  const vary = bench.querySelector('[data-vary]');
-  vary.addEventListener('submit', async e => {
-    e.preventDefault();
-    const data = new FormData(vary);
-    if (data.getAll('quality').length === 0) {
-      say('Choose at least one direction: darker, brighter, shorter …', {key: 'vary', calm: true});
-      return;
-    }
-    vary.querySelector('button').disabled = true;
-    vary.querySelector('[data-varying]').textContent = 'Rendering and measuring; a direction takes a few seconds …';
-    await post('variations', data);
-    const button = document.querySelector('[data-vary] button');
-    button.disabled = false;
-    document.querySelector('[data-varying]').textContent = '';
-  });
-  bench.querySelectorAll('[data-variation]').forEach(b => b.addEventListener('click', () => {
-    hearNow();
-    post(`variations/${b.dataset.variation}/${b.dataset.act}`, {});
-  }));
-  bench.querySelector('[data-discard-all]')?.addEventListener('click', () => {
-    hearNow();
-    post('variations/discard', {});
-  });
+  wireTabs(bench);
+  wireMorph(bench.querySelector('[data-morph]'), {patch, post, flush, hear: reference => hear(patch(), reference), isHeard: reference => hearing === reference});
+  wireVary(bench, {patch, post, flush, hear: reference => hear(patch(), reference), hearNow, shown: show});
   show();
 }
