@@ -8,6 +8,7 @@ import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.Macro;
 import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.Ride;
 import gentlecomet.sound.patch.Route;
 import gentlecomet.sound.patch.SoundFile;
 import java.util.ArrayList;
@@ -51,6 +52,7 @@ public final class PatchDifference {
         recordings(first, second, lines);
         routes(first, second, lines);
         macros(first, second, lines);
+        rides(first, second, lines);
         words(first, second, lines);
         return lines;
     }
@@ -163,6 +165,27 @@ public final class PatchDifference {
         return macro.name() + " (" + macro.lowEnd() + " to " + macro.highEnd() + "), "
                 + String.join(", ", macro.targets().stream().map(t -> t.target().label() + " " + ValueText.format(t.target(), t.low()) + " to "
                         + ValueText.format(t.target(), t.high())).toList());
+    }
+
+    private static void rides(Patch first, Patch second, List<Line> lines) {
+        List<Ride> either = new ArrayList<>(first.rides());
+        second.rides().stream().filter(r -> ride(first, r) == null).forEach(either::add);
+        for (Ride r : either) {
+            Ride a = ride(first, r);
+            Ride b = ride(second, r);
+            if (!Objects.equals(a, b)) {
+                lines.add(new Line("Ride of " + SetRides.name(second, r.hand()) + " under " + r.phrase(), told(a), told(b),
+                        new SetRides(List.of(a != null ? a : new Ride(r.phrase(), r.hand(), List.of())))));
+            }
+        }
+    }
+
+    private static Ride ride(Patch patch, Ride like) {
+        return patch.rides(like.phrase()).stream().filter(r -> r.hand() == like.hand()).findFirst().orElse(null);
+    }
+
+    private static String told(Ride ride) {
+        return ride == null ? "none" : ride.points().size() + (ride.points().size() == 1 ? " point" : " points");
     }
 
     private static void words(Patch first, Patch second, List<Line> lines) {

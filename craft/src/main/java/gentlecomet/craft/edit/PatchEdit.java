@@ -15,7 +15,7 @@ import java.util.List;
 /** One step of work on a patch: it can be applied, and it can be told in words for the history. */
 public sealed interface PatchEdit permits PatchEdit.SetValue, PatchEdit.Rename, PatchEdit.Categorise, PatchEdit.Describe, PatchEdit.AddRoute, PatchEdit.SetDepth,
         PatchEdit.RemoveRoute, PatchEdit.NameMacro, PatchEdit.AddTarget, PatchEdit.SetEnd, PatchEdit.BendTarget, PatchEdit.RemoveTarget, PatchEdit.Restore,
-        AddEffect, FillRows, MirrorSource, MoveEffect, SetShape, SplitLayer, SetRecording, ShapeRoute, CompositeEdit, PastePart, PatchDifference.StoredValue, PatchDifference.Routes, PatchDifference.OneMacro {
+        AddEffect, FillRows, MirrorSource, MoveEffect, SetRides, SetShape, SplitLayer, SetRecording, ShapeRoute, CompositeEdit, PastePart, PatchDifference.StoredValue, PatchDifference.Routes, PatchDifference.OneMacro {
 
     /** @throws EditException when the patch does not allow it; nothing has changed then */
     Patch apply(Patch patch);

@@ -35,7 +35,7 @@ public final class PatchFormat {
 
     private static final Set<String> FIELDS =
             Set.of("format", "version", "name", "category", "tags", "author", "notes", "parameters", "routes", "macros",
-                    "shapes", "recordings");
+                    "shapes", "recordings", "rides");
     private static final Set<String> ROUTE_FIELDS = Set.of("from", "to", "depth", "side", "bend", "low", "high", "scaledBy");
     private static final int MOST_TAGS = 12;
 
@@ -54,6 +54,7 @@ public final class PatchFormat {
         ArrayNode tags = root.putArray("tags");
         patch.naming().tags().forEach(tags::add);
         root.setAll(soundPart(patch));
+        RideFormat.write(patch, root);
         return Json.write(root);
     }
 
@@ -143,7 +144,7 @@ public final class PatchFormat {
         Json.allowOnly(root, place, FIELDS);
         Patch empty = new Patch(naming(root, place), values(root, place), List.of(),
                 Collections.nCopies(PatchParameters.MACROS, Macro.UNUSED));
-        return DrawnParts.read(macros(empty.withRoutes(routes(root, place)), root, place), root, place);
+        return RideFormat.read(DrawnParts.read(macros(empty.withRoutes(routes(root, place)), root, place), root, place), root, place);
     }
 
     private static Naming naming(ObjectNode root, String place) {

@@ -12,6 +12,7 @@ import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.parameter.Taper;
 import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.Ride;
 import gentlecomet.sound.patch.Route;
 import java.util.List;
 import java.util.TreeMap;
@@ -75,6 +76,14 @@ public final class PatchSchema {
                 Json.put(number, "maximum", column.max());
             }
         }
+        ObjectNode ride = object(fields.putObject("rides").put("type", "array").put("maxItems", RideFormat.MOST).putObject("items")).putObject("properties");
+        text(ride, "phrase", RideFormat.LONGEST_PHRASE_ID).put("minLength", 1);
+        ArrayNode hands = ride.putObject("hand").putArray("enum");
+        for (Ride.Hand hand : Ride.Hand.values()) {
+            hands.add(hand.id());
+        }
+        ObjectNode points = ride.putObject("points").put("type", "array").put("minItems", 1).put("maxItems", Ride.MOST_POINTS);
+        points.putObject("items").put("type", "array").put("minItems", 2).put("maxItems", 2).putObject("items").put("type", "number");
         ObjectNode recordings = object(fields.putObject("recordings"));
         ObjectNode recording = object(recordings.putObject("patternProperties").putObject("^layer[1-" + Parameters.LAYERS + "]\\.source[1-"
                 + LayerParameters.SOURCES + "]$")).putObject("properties");

@@ -47,8 +47,8 @@ final class DemoExporter implements Exporter {
         return rules.phraseOf(patch.slot().patch().naming().category());
     }
 
-    /** The demo of a patch: its category's phrase. */
+    /** The demo of a patch: its category's phrase, ridden as its maker wants it heard. */
     static Audio demo(Rendering rendering, Patch patch, String phrase) {
-        return rendering.render(patch, Phrases.get(phrase));
+        return rendering.render(patch, Phrases.get(phrase).as(patch));
     }
 }

@@ -118,17 +118,17 @@ public final class Morph {
     }
 
     /**
-     * The patch at a place on the way; exactly the first at 0 and exactly the other, but for its name, at 1.
+     * The patch at a place on the way; exactly the first at 0 and exactly the other, but for its name and its rides, at 1.
      *
      * @param place from 0 to 1
      */
     public Patch at(double place) {
         double t = Math.max(0, Math.min(1, place));
         if (t == 0 || t == 1) {
-            return t == 0 ? from : to.withNaming(from.naming());
+            return t == 0 ? from : to.withNaming(from.naming()).withRides(from.rides());
         }
         Patch near = t < 0.5 ? from : to;
-        Patch patch = near.withNaming(from.naming()).withRoutes(limited(routes(t)));
+        Patch patch = near.withNaming(from.naming()).withRides(from.rides()).withRoutes(limited(routes(t)));
         for (ShapeKind kind : Shapes.ALL) {
             double[] a = from.shape(kind.index());
             double[] b = to.shape(kind.index());

@@ -15,6 +15,7 @@ import gentlecomet.sound.patch.Macro;
 import gentlecomet.sound.patch.MacroTarget;
 import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.Ride;
 import gentlecomet.sound.patch.Route;
 import java.util.List;
 import java.util.Map;
@@ -160,5 +161,18 @@ class PatchFormatTest {
         String longName = PatchFormat.write(Patch.neutral("A")).replace("\"A\"", "\"" + "x".repeat(500) + "\"");
         assertTrue(assertThrows(FormatException.class, () -> PatchFormat.read(longName, "long")).getMessage().contains("64"));
         assertThrows(FormatException.class, () -> PatchFormat.read(" ".repeat(Json.LARGEST + 1), "large"));
+    }
+
+    @Test
+    void ridesAreKeptInTheFileAndAreNoPartOfTheSound() {
+        Patch plain = Patch.neutral("Ridden");
+        Patch patch = plain.withRide(new Ride("line", Ride.Hand.MACRO3, List.of(new Ride.Point(0, 12.5), new Ride.Point(4, 80)))).withRide(new Ride("hits", Ride.Hand.BEND, List.of(new Ride.Point(1, -100))));
+        assertEquals(patch, PatchFormat.read(PatchFormat.write(patch), "ridden"));
+        assertEquals(Hashes.sound(plain), Hashes.sound(patch));
+        assertNotEquals(Hashes.content(plain), Hashes.content(patch));
+        String text = PatchFormat.write(patch);
+        for (String[] wrong : new String[][] {{"macro3", "macro9"}, {"12.5", "120"}, {"\"hits\"", "\" \""}, {"\"bend\"", "\"foot\""}}) {
+            assertThrows(FormatException.class, () -> PatchFormat.read(text.replace(wrong[0], wrong[1]), "wrong"), wrong[1]);
+        }
     }
 }

@@ -9,6 +9,7 @@ import gentlecomet.sound.parameter.SourceParameters;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 
@@ -27,10 +28,11 @@ public final class Patch {
     private final List<Macro> macros;
     private final double[][] shapes;
     private final List<SoundFile> recordings;
+    private final List<Ride> rides;
 
-    /** A patch with nothing drawn and no recording, as {@link #Patch(Naming, double[], List, List, double[][], List)}. */
+    /** A patch with nothing drawn and no recording, as {@link #Patch(Naming, double[], List, List, double[][], List, List)}. */
     public Patch(Naming naming, double[] values, List<Route> routes, List<Macro> macros) {
-        this(naming, values, routes, macros, new double[Shapes.COUNT][0], List.of());
+        this(naming, values, routes, macros, new double[Shapes.COUNT][0], List.of(), List.of());
     }
 
     /**
@@ -38,9 +40,10 @@ public final class Patch {
      * @param macros exactly eight
      * @param shapes the numbers of every drawn list in registry order, empty for its usual form, copied
      * @param recordings at most one for each source
+     * @param rides at most one for each hand and phrase
      * @throws IllegalArgumentException when a count is wrong
      */
-    public Patch(Naming naming, double[] values, List<Route> routes, List<Macro> macros, double[][] shapes, List<SoundFile> recordings) {
+    public Patch(Naming naming, double[] values, List<Route> routes, List<Macro> macros, double[][] shapes, List<SoundFile> recordings, List<Ride> rides) {
         if (values.length != Parameters.COUNT || macros.size() != PatchParameters.MACROS) {
             throw new IllegalArgumentException("expected " + Parameters.COUNT + " values and " + PatchParameters.MACROS
                     + " macros, found " + values.length + " and " + macros.size());
@@ -54,6 +57,7 @@ public final class Patch {
             this.shapes[kind] = shapes[kind].clone();
         }
         this.recordings = List.copyOf(recordings);
+        this.rides = List.copyOf(rides);
     }
 
     /** The start of everything: dry, open, one sine at -12 dBFS, no route. */
@@ -180,33 +184,33 @@ public final class Patch {
         }
         double[] changed = values.clone();
         changed[parameter.index()] = allowed;
-        return new Patch(naming, changed, routes, macros, shapes, recordings);
+        return new Patch(naming, changed, routes, macros, shapes, recordings, rides);
     }
 
     /** This patch with all values, routes and macros replaced, its drawn lists and recordings kept. */
     public Patch withSound(double[] newValues, List<Route> newRoutes, List<Macro> newMacros) {
-        return new Patch(naming, newValues, newRoutes, newMacros, shapes, recordings);
+        return new Patch(naming, newValues, newRoutes, newMacros, shapes, recordings, rides);
     }
 
     public Patch withNaming(Naming newNaming) {
-        return new Patch(newNaming, values, routes, macros, shapes, recordings);
+        return new Patch(newNaming, values, routes, macros, shapes, recordings, rides);
     }
 
     public Patch withRoutes(List<Route> newRoutes) {
-        return new Patch(naming, values, newRoutes, macros, shapes, recordings);
+        return new Patch(naming, values, newRoutes, macros, shapes, recordings, rides);
     }
 
     public Patch withMacro(int macro, Macro newMacro) {
         List<Macro> changed = new ArrayList<>(macros);
         changed.set(macro, newMacro);
-        return new Patch(naming, values, routes, changed, shapes, recordings);
+        return new Patch(naming, values, routes, changed, shapes, recordings, rides);
     }
 
     /** This patch with a drawn list replaced; an empty one goes back to its usual form. */
     public Patch withShape(int kind, double[] numbers) {
         double[][] changed = shapes.clone();
         changed[kind] = numbers;
-        return new Patch(naming, values, routes, macros, changed, recordings);
+        return new Patch(naming, values, routes, macros, changed, recordings, rides);
     }
 
     /** This patch with a source's recording replaced, or taken away where {@code file} is null. */
@@ -217,19 +221,46 @@ public final class Patch {
             changed.add(file);
         }
         changed.sort((a, b) -> Integer.compare(a.source(), b.source()));
-        return new Patch(naming, values, routes, macros, shapes, changed);
+        return new Patch(naming, values, routes, macros, shapes, changed, rides);
+    }
+
+    /** How hands move under phrases, for all phrases. */
+    public List<Ride> rides() {
+        return rides;
+    }
+
+    /** How hands move under one phrase. */
+    public List<Ride> rides(String phrase) {
+        return rides.stream().filter(r -> r.phrase().equals(phrase)).toList();
+    }
+
+    /** This patch with other rides. */
+    public Patch withRides(List<Ride> newRides) {
+        return new Patch(naming, values, routes, macros, shapes, recordings, newRides);
+    }
+
+    /** This patch with a ride in place of the one that the same hand has under the same phrase; taken away where it has no point. */
+    public Patch withRide(Ride ride) {
+        List<Ride> changed = new ArrayList<>(rides);
+        changed.removeIf(r -> r.phrase().equals(ride.phrase()) && r.hand() == ride.hand());
+        if (!ride.points().isEmpty()) {
+            changed.add(ride);
+        }
+        changed.sort(Comparator.comparing(Ride::phrase).thenComparing(Ride::hand));
+        return withRides(changed);
     }
 
     @Override
     public boolean equals(Object other) {
         return other instanceof Patch && naming.equals(((Patch) other).naming) && Arrays.equals(values, ((Patch) other).values)
                 && routes.equals(((Patch) other).routes) && macros.equals(((Patch) other).macros)
-                && Arrays.deepEquals(shapes, ((Patch) other).shapes) && recordings.equals(((Patch) other).recordings);
+                && Arrays.deepEquals(shapes, ((Patch) other).shapes) && recordings.equals(((Patch) other).recordings)
+                && rides.equals(((Patch) other).rides);
     }
 
     @Override
     public int hashCode() {
-        return Objects.hash(naming, Arrays.hashCode(values), routes, macros, Arrays.deepHashCode(shapes), recordings);
+        return Objects.hash(naming, Arrays.hashCode(values), routes, macros, Arrays.deepHashCode(shapes), recordings, rides);
     }
 
     @Override

@@ -1,5 +1,7 @@
 package gentlecomet.sound.performance;
 
+import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.Ride;
 import java.util.List;
 
 /**
@@ -12,13 +14,21 @@ import java.util.List;
  * @param notes in any order
  * @param moves of wheels, pedals and pressure, in any order
  * @param tempoChanges in any order
+ * @param rides how hands move while it plays, those of the patch that plays it
  */
-public record Phrase(String id, String name, double tempo, double beats, List<Note> notes, List<Move> moves, List<TempoChange> tempoChanges) {
+public record Phrase(String id, String name, double tempo, double beats, List<Note> notes, List<Move> moves, List<TempoChange> tempoChanges,
+        List<Ride> rides) {
 
     public Phrase {
         notes = List.copyOf(notes);
         moves = List.copyOf(moves);
         tempoChanges = List.copyOf(tempoChanges);
+        rides = List.copyOf(rides);
+    }
+
+    /** A phrase that no hand rides. */
+    public Phrase(String id, String name, double tempo, double beats, List<Note> notes, List<Move> moves, List<TempoChange> tempoChanges) {
+        this(id, name, tempo, beats, notes, moves, tempoChanges, List.of());
     }
 
     /** A phrase of notes alone. */
@@ -37,6 +47,11 @@ public record Phrase(String id, String name, double tempo, double beats, List<No
     }
 
     public Phrase atTempo(double newTempo) {
-        return new Phrase(id, name, newTempo, beats, notes, moves, tempoChanges);
+        return new Phrase(id, name, newTempo, beats, notes, moves, tempoChanges, rides);
+    }
+
+    /** As a patch plays it, whose hands move under it. */
+    public Phrase as(Patch patch) {
+        return new Phrase(id, name, tempo, beats, notes, moves, tempoChanges, patch.rides(id));
     }
 }

@@ -5,6 +5,7 @@ import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.PatchImage;
+import gentlecomet.sound.patch.Ride;
 import gentlecomet.sound.source.Recording;
 import gentlecomet.sound.source.Recordings;
 import java.util.ArrayList;
@@ -21,6 +22,8 @@ public final class Rendering {
     public static final double SILENCE = 1e-4;
 
     private static final double QUIET_SECONDS = 0.1;
+    /** Time from one step of a ridden hand to the next. */
+    private static final double RIDE_SECONDS = 0.01;
 
     private final Engine engine;
     private final Recordings recordings;
@@ -125,9 +128,33 @@ public final class Rendering {
             double tempo = Parameters.at(PatchParameters.TEMPO).clamp(phrase.tempo() * t.ratio());
             events.add(new Event(frame(t.start(), framesPerBeat), 1, -1, () -> engine.setParameter(PatchParameters.TEMPO, tempo)));
         }
+        for (Ride ride : phrase.rides()) {
+            double last = ride.points().get(ride.points().size() - 1).beat();
+            double before = Double.NaN;
+            for (int frame = 0; frame <= frame(Math.min(last, phrase.beats()), framesPerBeat) + rideFrames(); frame += rideFrames()) {
+                double value = ride.at(frame / framesPerBeat);
+                if (value != before) {
+                    events.add(new Event(frame, 1, -2, () -> move(ride.hand(), value)));
+                }
+                before = value;
+            }
+        }
         // At the same frame keys go up, then hands move, then keys go down: a repeated key sounds again, and as the hands stand.
         events.sort(Comparator.comparingInt((Event e) -> e.frame).thenComparingInt(e -> e.turn).thenComparingInt(e -> e.place));
         return events;
+    }
+
+    private int rideFrames() {
+        return (int) Math.floor(RIDE_SECONDS * engine.sampleRate() + 0.5);
+    }
+
+    private void move(Ride.Hand hand, double percent) {
+        switch (hand) {
+            case WHEEL -> engine.modWheel(percent / 100);
+            case PRESSURE -> engine.aftertouch(percent / 100);
+            case BEND -> engine.bend(percent / 100);
+            default -> engine.setParameter(PatchParameters.MACRO + hand.macro(), percent);
+        }
     }
 
     private static int frame(double beat, double framesPerBeat) {

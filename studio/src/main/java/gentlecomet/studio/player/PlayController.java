@@ -53,7 +53,7 @@ class PlayController {
         PatchRow row = patches.get(id);
         Phrase phrase;
         if (notes.equals("phrase")) {
-            phrase = Phrases.get(collections.of(row).rules().phraseOf(row.category()));
+            phrase = Phrases.get(collections.of(row).rules().phraseOf(row.category())).as(row.patch());
         } else {
             NoteText.Notes parsed;
             try {

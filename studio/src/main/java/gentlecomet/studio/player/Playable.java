@@ -11,6 +11,7 @@ import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.patch.Macro;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.PatchImage;
+import gentlecomet.sound.patch.Ride;
 import gentlecomet.sound.performance.Phrase;
 import gentlecomet.studio.patch.PatchRow;
 import gentlecomet.studio.phrase.PlayablePhrase;
@@ -19,6 +20,7 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.DoubleStream;
 
 /**
  * What the player of a page needs of a patch, as JSON.
@@ -28,7 +30,7 @@ import java.util.Map;
  * @param matchedDb gain that brings it to the house loudness for listening; 0 while it has not been measured
  */
 public record Playable(long id, String name, Map<String, Double> values, double[] tail, PlayablePhrase phrase, double matchedDb, List<PlayableMacro> macros,
-        List<Zone> zones, List<PlayableRecording> recordings) {
+        List<Zone> zones, List<PlayableRecording> recordings, List<PlayableRide> rides) {
 
     private static final double MOST_MATCHING_DB = 24;
 
@@ -38,6 +40,13 @@ public record Playable(long id, String name, Map<String, Double> values, double[
 
     /** A recording that the engine needs: the number by which the image knows it, and where its samples are. */
     public record PlayableRecording(double key, String url) {
+    }
+
+    /** How a hand moves under a phrase. @param points beats and values in per cent, in turn */
+    public record PlayableRide(String phrase, String hand, double[] points) {
+        private static PlayableRide of(Ride ride) {
+            return new PlayableRide(ride.phrase(), ride.hand().id(), ride.points().stream().flatMapToDouble(p -> DoubleStream.of(p.beat(), p.value())).toArray());
+        }
     }
 
     /** The keys of a layer that is on. */
@@ -71,7 +80,7 @@ public record Playable(long id, String name, Map<String, Double> values, double[
         }
         double[] image = PatchImage.of(patch);
         return new Playable(id, patch.name(), values(patch), Arrays.copyOfRange(image, Parameters.COUNT, image.length), PlayablePhrase.of(phrase), matchedDb, macros, zones,
-                patch.recordings().stream().map(f -> new PlayableRecording(f.key(), "/assets/" + f.hash() + "/samples")).distinct().toList());
+                patch.recordings().stream().map(f -> new PlayableRecording(f.key(), "/assets/" + f.hash() + "/samples")).distinct().toList(), patch.rides().stream().map(PlayableRide::of).toList());
     }
 
     private static Map<String, Double> values(Patch patch) {

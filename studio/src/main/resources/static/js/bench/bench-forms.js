@@ -14,6 +14,8 @@ import {wireReadyParts} from './quick/ready-parts.js';
 import {writeOut} from './repeated.js';
 import {wireQuickLine} from './quick/quick-line.js';
 import {wireTouch} from './performance.js';
+import {wireRides} from './rides/rides.js';
+import {wireTabPanels} from '../lib/tab-panels.js';
 import {wireMatch} from './gain-match.js';
 import {standardFields} from '../lib/key-names.js';
 import {indexOf} from '../lib/parameters.js';
@@ -33,6 +35,8 @@ export function wireBench(element, hands) {
   wireParts(element, hands);
   wireKeyMap(element, hands);
   wireTouch(element, hands);
+  wireRides(element, hands);
+  wireTabPanels(element, 'performance');
   wireQuickLine(element, hands);
   wireLanes(element, hands);
   wirePulls(element, hands);

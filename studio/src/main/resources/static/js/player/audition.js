@@ -1,5 +1,6 @@
 // What the Play button plays: the category's phrase, one of ours, a test of octaves or velocities, a held chord, or a MIDI file; and the backing.
 import * as player from './player.js';
+import {isCompany, keepCompany, offerCompany} from './company.js';
 import {ask, say} from '../page/requests.js';
 
 /** Ways to try a sound that need no phrase of their own; notes are key, velocity, start and length in beats. */
@@ -45,7 +46,11 @@ export async function setUpAudition(tempo) {
   };
   id('player-choice').append(group('Phrases', offer.phrases.map((p, i) => option(`phrase${i}`, p.name))),
     group('Trials', TRIALS.map((t, i) => option(`trial${i}`, t.name))), group('Your own', [option('midi', 'a MIDI file …')]));
-  id('player-backing').append(...offer.backings.map((b, i) => option(String(i), `backing: ${b.name.toLowerCase()}`)));
+  const company = group('Another patch', []);
+  id('player-backing').append(group('Drums and bass', offer.backings.map((b, i) => option(String(i), `backing: ${b.name.toLowerCase()}`))), company);
+  for (const event of ['pointerenter', 'focus']) {
+    id('player-backing').addEventListener(event, () => offerCompany(id('player-backing'), company));
+  }
 }
 
 /** The phrase that Play is to play, or null for the category's own. */
@@ -93,7 +98,12 @@ async function takeMidi(e) {
 async function startBacking(tempo) {
   const choice = id('player-backing').value;
   await player.wake();
-  const loop = choice === '' ? null : offer.backings[Number(choice)];
+  try {
+    await keepCompany(choice, tempo);
+  } catch (refusal) {
+    say(refusal.message);
+  }
+  const loop = choice === '' || isCompany(choice) ? null : offer.backings[Number(choice)];
   player.backing(loop && {image: Float64Array.from(offer.kit), notes: loop.notes, beats: loop.beats, tempo, gain: Math.pow(10, BACKING_DB / 20)});
 }
 

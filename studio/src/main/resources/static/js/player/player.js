@@ -6,6 +6,7 @@ import {MonoFold} from './mono-fold.js';
 import {GapWatch, latencyHint, nextBuffer, rememberBuffer} from './output-buffer.js';
 import {ask, say} from '../page/requests.js';
 import {fetchMissing, recordings} from './recordings.js';
+import {movedBy, ridesOf} from './rides.js';
 import {imageOf} from '../lib/parameters.js';
 
 /**
@@ -39,9 +40,9 @@ let lastPhrase = null;
 const held = new Map();
 let waiting = null;
 const tempoIndex = engine.LivePatch.indexOf('performance.tempo');
-const listeners = {patch: [], meters: [], phrase: [], parameter: [], started: [], ears: [], played: [], midi: [], timed: [], rested: [], gone: []};
+const listeners = {moved: [], patch: [], meters: [], phrase: [], parameter: [], started: [], ears: [], played: [], midi: [], timed: [], rested: [], gone: []};
 
-/** Calls back on "patch", "meters", "phrase", "parameter", "started", "ears", "played" (a key went down), "midi" (a message came in), "rested" (a phrase has let go of the wheels) or "timed" (seconds from a key to its first sample). */
+/** Calls back on "moved" (a hand of this page or of a MIDI input), "patch", "meters", "phrase", "parameter", "started", "ears", "played" (a key went down), "midi" (a message came in), "rested" (a phrase has let go of the wheels) or "timed" (seconds from a key to its first sample). */
 export function on(what, callback) {
   listeners[what].push(callback);
 }
@@ -248,7 +249,7 @@ export function heard() {
 
 /** Fetches the recordings of a patch that are not there yet; the patch is told to the engine again when one has come. */
 async function provide(playable) {
-  const came = await fetchMissing(playable, recording => send({do: 'provide', ...recording}));
+  const came = await provideFor(playable);
   if (came && current?.id === playable.id) {
     send({do: 'change', image: toHear()});
     tell('patch', current);
@@ -313,6 +314,21 @@ export function setReleaseVelocity(velocity) {
 /** @param {'wheel'|'touch'|'bend'|'breath'|'expression'|'pedal'} what */
 export function move(what, value) {
   send({do: what, value});
+  tell('moved', {hand: {wheel: 'wheel', touch: 'pressure', bend: 'bend'}[what], value: 100 * value});
+}
+
+/** Moves a macro for now, without a change of the patch. @param {number} macro from 1 @param {number} value in per cent */
+export function rideMacro(macro, value) {
+  send({do: 'set', index: engine.LivePatch.indexOf(`macro${macro}`), value});
+  tell('moved', {hand: `macro${macro}`, value});
+}
+
+/** Place of a macro's position among the parameters. @param {string} hand for example "macro1" */
+export const indexOfHand = hand => engine.LivePatch.indexOf(hand);
+
+/** A hand of the page takes over from the ride until the phrase ends. @param {string} hand */
+export function takeOver(hand) {
+  send({do: 'takeOver', hand});
 }
 
 /** One MIDI message, as it came in. */
@@ -320,6 +336,10 @@ export function midi(status, first, second) {
   wake().then(() => send({do: 'midi', status, first, second}));
   if ((status & 0xF0) === 0x90 && second > 0) {
     tell('played', {key: first, velocity: second});
+  }
+  const moved = movedBy(status & 0xF0, first, second);
+  if (moved) {
+    tell('moved', moved);
   }
   tell('midi', {status, first, second});
 }
@@ -366,7 +386,7 @@ export async function startPhrase(tempo, chosen = null, repeats = false) {
   await wake();
   const phrase = chosen ?? current.phrase;
   phrasePlaying = true;
-  lastPhrase = {do: 'phrase', notes: phrase.notes, moves: phrase.moves, tempoChanges: phrase.tempoChanges, beats: phrase.beats, tempo: tempo || phrase.tempo, repeats,
+  lastPhrase = {do: 'phrase', rides: ridesOf(current, phrase, image), notes: phrase.notes, moves: phrase.moves, tempoChanges: phrase.tempoChanges, beats: phrase.beats, tempo: tempo || phrase.tempo, repeats,
     tempoIndex, ownTempo: image[tempoIndex]};
   send(lastPhrase);
   tell('phrase', true);
@@ -376,6 +396,17 @@ export async function startPhrase(tempo, chosen = null, repeats = false) {
 export function backing(loop) {
   stand(loop ? {do: 'backing', ...loop} : {do: 'backing', notes: null});
 }
+
+/** What plays beside the patch, of another patch; a new output is told it again. @param {object} message without notes it ends */
+export function beside(message) {
+  stand({do: 'company', ...message});
+}
+
+/** Gain that brings another patch as loud as the one in focus is heard. @param {number} matchedDb */
+export const gainBeside = matchedDb => Math.pow(10, (matchedDb + ownGainDb - (current?.matchedDb ?? 0)) / 20);
+
+/** Sees to it that the audio thread has the recordings of a patch. @param {Playable} playable */
+export const provideFor = playable => fetchMissing(playable, recording => send({do: 'provide', ...recording}));
 
 /** Plays held keys one after the other from now on. @param {'off'|'up'|'down'|'both'} pattern @param {number} beats from note to note */
 export function arpeggio(pattern, beats, tempo) {

@@ -76,6 +76,12 @@ export class Loop {
     this.next = 0;
   }
 
+  /** Begins again. */
+  restart() {
+    this.frame = 0;
+    this.next = 0;
+  }
+
   /** Moves on and plays what has become due, to the block. */
   advance(frames, play) {
     this.frame += frames;

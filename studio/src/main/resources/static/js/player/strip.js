@@ -6,6 +6,7 @@ import {chosenPhrase, phraseRepeats, setUpAudition} from './audition.js';
 import {Keyboard} from './keyboard.js';
 import {keyName, tellKeys} from '../lib/key-names.js';
 import {setUpMidi} from './midi.js';
+import {recorder} from './rides.js';
 import {indexOf} from '../lib/parameters.js';
 
 const WHITE_ROW = {KeyA: 0, KeyW: 1, KeyS: 2, KeyE: 3, KeyD: 4, KeyF: 5, KeyT: 6, KeyG: 7, KeyY: 8, KeyH: 9, KeyU: 10, KeyJ: 11, KeyK: 12,
@@ -216,7 +217,7 @@ function showPatch(playable) {
     range.setAttribute('aria-label', `Macro ${i + 1} ${macro.name}`);
     const value = document.createElement('output');
     value.className = 'num';
-    range.addEventListener('input', () => document.dispatchEvent(new CustomEvent('comet:macro', {detail: {index: indexOf(range), value: Number(range.value)}})));
+    range.addEventListener('input', () => recorder.on ? player.rideMacro(i + 1, Number(range.value)) : document.dispatchEvent(new CustomEvent('comet:macro', {detail: {index: indexOf(range), value: Number(range.value)}})));
     label.append(name, range, value);
     return label;
   }));

@@ -6,11 +6,24 @@ const BLOCK = 128;
 const REPORT_SECONDS = 1 / 30;
 /** What is played, by whatever hands; the last save hears it too. */
 const PLAYED = new Set(['midi', 'midiChannels', 'midiGone', 'on', 'off', 'pedal', 'wheel', 'touch', 'keyTouch', 'breath', 'expression', 'bend']);
+/** What a ride moves beside macros, by the name of its hand. */
+const HANDS = {wheel: (e, v) => engine.modWheel(e, v / 100), pressure: (e, v) => engine.aftertouch(e, v / 100), bend: (e, v) => engine.bend(e, v / 100)};
+const RIDE_SECONDS = 0.01;
 /** Filters never come to rest at zero; -120 dBFS is. */
 const SILENT = 1e-6;
 const ENVELOPES = ['amplitudeEnvelope', 'envelope2', 'envelope3', 'envelope4'];
 const LFOS = ['lfo1', 'lfo2', 'lfo3', 'lfo4'];
 const CURVES = ['curve1', 'curve2'];
+
+/** Where a ride stands at a beat. @param {number[]} points beats and values in turn */
+function placeAt(points, beat) {
+  for (let i = 0; i < points.length; i += 2) {
+    if (points[i] > beat) {
+      return i === 0 ? points[1] : points[i - 1] + (points[i + 1] - points[i - 1]) * (beat - points[i - 2]) / (points[i] - points[i - 2]);
+    }
+  }
+  return points.at(-1);
+}
 
 class CometProcessor extends AudioWorkletProcessor {
   constructor() {
@@ -34,6 +47,13 @@ class CometProcessor extends AudioWorkletProcessor {
     this.backing = -1;
     this.backingOn = false;
     this.arp = null;
+    /** Engine of another patch that plays along; -1 while there never was one. */
+    this.company = -1;
+    this.companyOn = false;
+    /** Hands that somebody has taken over from the ride. */
+    this.taken = new Set();
+    this.macrosBack = [];
+    this.framesPerBeat = 0;
     this.peak = 0;
     /** When a key was pressed into silence, in the context's time; null while nothing is to be timed. */
     this.pressedAt = null;
@@ -59,14 +79,16 @@ class CometProcessor extends AudioWorkletProcessor {
       case 'change': engine.change(h, m.image); break;
       case 'set': engine.setParameter(h, m.index, m.value); break;
       case 'gain': engine.setGain(h, m.gain); break;
-      case 'panic': this.stopPhrase(); this.both(e => engine.panic(e)); this.arp?.clear(); break;
-      case 'provide': this.provided.push(m); this.both(e => engine.provide(e, m.key, m.left, m.right, m.rate)); break;
+      case 'panic': this.stopPhrase(); this.engines().forEach(e => engine.panic(e)); this.arp?.clear(); break;
+      case 'provide': this.provided.push(m); this.engines().forEach(e => engine.provide(e, m.key, m.left, m.right, m.rate)); break;
       case 'watch': this.watched = m.indexes; this.slots = m.slots; this.layer = m.layer; break;
       case 'shadow': this.setShadow(m.image); break;
       case 'arp': this.setArp(m.pattern, m.beats, m.tempo); break;
       case 'backing': this.setBacking(m); break;
       case 'phrase': this.startPhrase(m); break;
       case 'stop': this.stopPhrase(); break;
+      case 'takeOver': this.taken.add(m.hand); break;
+      case 'company': this.setCompany(m); break;
     }
   }
 
@@ -121,6 +143,11 @@ class CometProcessor extends AudioWorkletProcessor {
     }
   }
 
+  /** Whoever plays recordings. */
+  engines() {
+    return [this.handle, this.shadow, this.company].filter(e => e >= 0);
+  }
+
   setShadow(image) {
     if (image && this.shadow < 0) {
       this.shadow = engine.create(sampleRate);
@@ -159,23 +186,48 @@ class CometProcessor extends AudioWorkletProcessor {
    * Notes are key, velocity, start and length in beats, release velocity; moves are a start in beats and a MIDI message; changes of tempo are
    * a start in beats and a ratio. At the same frame keys go up, then hands move, then keys go down, as on the server.
    */
-  startPhrase({notes, moves = [], tempoChanges = [], tempo, beats, repeats, tempoIndex, ownTempo}) {
+  startPhrase({notes, moves = [], tempoChanges = [], rides = [], tempo, beats, repeats, tempoIndex, ownTempo}) {
     this.stopPhrase();
     const frames = beats => Math.round(beats * 60 / tempo * sampleRate);
     this.repeats = Boolean(repeats);
     this.phraseLength = frames(beats);
-    this.moving = moves.length > 0;
+    this.framesPerBeat = 60 / tempo * sampleRate;
+    this.taken.clear();
+    this.moving = moves.length > 0 || rides.some(r => r.hand in HANDS);
+    this.macrosBack = rides.filter(r => r.index >= 0).map(r => e => engine.setParameter(e, r.index, r.own));
     this.tempoBack = tempoChanges.length > 0 ? e => engine.setParameter(e, tempoIndex, ownTempo) : null;
     this.events = [
       ...notes.flatMap(([key, velocity, start, length, release = 64]) => [
         {frame: frames(start), turn: 2, place: key, act: e => engine.noteOn(e, key, velocity)},
         {frame: frames(start + length), turn: 0, place: key, key, act: e => engine.noteOff(e, key, release)}]),
       ...moves.map(([start, status, first, second], i) => ({frame: frames(start), turn: 1, place: i, act: e => engine.midi(e, status, first, second)})),
+      ...rides.flatMap(ride => this.rideEvents(ride, beats)),
       ...tempoChanges.map(([start, ratio]) => ({frame: frames(start), turn: 1, place: -1, act: e => engine.setParameter(e, tempoIndex, tempo * ratio)}))];
     this.events.sort((a, b) => a.frame - b.frame || a.turn - b.turn || a.place - b.place);
     this.nextEvent = 0;
     this.phraseFrame = 0;
     this.playing = true;
+    if (this.companyOn) {
+      engine.panic(this.company);
+      this.companyLoop.restart();
+    }
+  }
+
+  /** Steps of a hand along its ride, as the server renders them. @param {{hand: string, index: number, points: number[]}} ride */
+  rideEvents({hand, index, points}, beats) {
+    const step = Math.round(RIDE_SECONDS * sampleRate);
+    const move = HANDS[hand] ?? ((e, v) => engine.setParameter(e, index, v));
+    const events = [];
+    const last = Math.round(Math.min(points.at(-2), beats) * this.framesPerBeat) + step;
+    let before = null;
+    for (let frame = 0; frame <= last; frame += step) {
+      const value = placeAt(points, frame / this.framesPerBeat);
+      if (value !== before) {
+        events.push({frame, turn: 1, place: -2, act: e => this.taken.has(hand) || move(e, value)});
+      }
+      before = value;
+    }
+    return events;
   }
 
   stopPhrase() {
@@ -198,6 +250,7 @@ class CometProcessor extends AudioWorkletProcessor {
     if (this.tempoBack) {
       this.both(this.tempoBack);
     }
+    this.macrosBack.forEach(back => this.both(back));
     this.port.postMessage({ended: true, moved: this.moving});
   }
 
@@ -234,7 +287,10 @@ class CometProcessor extends AudioWorkletProcessor {
       this.phraseFrame += frames;
     }
     if (this.backingOn) {
-      this.addBacking(left, right);
+      this.addBeside(this.backing, this.loop, left, right);
+    }
+    if (this.companyOn) {
+      this.addBeside(this.company, this.companyLoop, left, right);
     }
     this.time(left, right);
     for (let i = 0; i < BLOCK; i++) {
@@ -274,9 +330,27 @@ class CometProcessor extends AudioWorkletProcessor {
       lfos: LFOS.map(m => engine.modulation(h, this.layer, m)), curves: CURVES.map(m => engine.modulation(h, this.layer, m))};
   }
 
-  addBacking(left, right) {
-    this.loop.advance(BLOCK, (key, velocity) => velocity > 0 ? engine.noteOn(this.backing, key, velocity) : engine.noteOff(this.backing, key, 64));
-    engine.render(this.backing, this.besideLeft, this.besideRight, 0, BLOCK);
+  /** Another patch of the collection, playing its own phrase round and round. */
+  setCompany({image, notes, beats, tempo, gain}) {
+    this.companyOn = Boolean(notes);
+    if (!this.companyOn) {
+      if (this.company >= 0) {
+        engine.panic(this.company);
+      }
+      return;
+    }
+    if (this.company < 0) {
+      this.company = engine.create(sampleRate);
+      this.provided.forEach(r => engine.provide(this.company, r.key, r.left, r.right, r.rate));
+    }
+    engine.load(this.company, image);
+    engine.setGain(this.company, gain);
+    this.companyLoop = new Loop(notes, beats, tempo);
+  }
+
+  addBeside(beside, loop, left, right) {
+    loop.advance(BLOCK, (key, velocity) => velocity > 0 ? engine.noteOn(beside, key, velocity) : engine.noteOff(beside, key, 64));
+    engine.render(beside, this.besideLeft, this.besideRight, 0, BLOCK);
     for (let i = 0; i < BLOCK; i++) {
       left[i] = Math.max(-1, Math.min(1, left[i] + this.besideLeft[i]));
       right[i] = Math.max(-1, Math.min(1, right[i] + this.besideRight[i]));
@@ -289,7 +363,7 @@ class CometProcessor extends AudioWorkletProcessor {
     const slots = this.slots.map(([layer, slot]) => [engine.peakBefore(h, layer, slot), engine.peakAfter(h, layer, slot), engine.reduction(h, layer, slot)]);
     const stages = [0, 1, 2, 3, 4, 5].map(stage => engine.stageLevel(h, this.layer, stage));
     this.port.postMessage({slots, stages, peak: this.peak, voices: engine.voices(h), layers: engine.layers(h), faults: engine.faults(h),
-      limited: engine.limited(h), values, note: this.note()});
+      limited: engine.limited(h), beat: this.playing ? this.phraseFrame / this.framesPerBeat : null, values, note: this.note()});
     this.peak = 0;
     this.sinceReport = 0;
   }

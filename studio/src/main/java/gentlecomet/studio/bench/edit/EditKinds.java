@@ -11,6 +11,7 @@ import gentlecomet.craft.edit.PastePart;
 import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.craft.edit.PatchEdit.EditException;
 import gentlecomet.craft.edit.SetRecording;
+import gentlecomet.craft.edit.SetRides;
 import gentlecomet.craft.edit.SetShape;
 import gentlecomet.craft.edit.ShapeRoute;
 import gentlecomet.craft.edit.SplitLayer;
@@ -26,9 +27,12 @@ import gentlecomet.sound.parameter.Unit;
 import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.Ride;
 import gentlecomet.sound.patch.Route;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 
 /** The kinds of edits that forms of the bench can ask for, each with how its fields are read. */
@@ -36,6 +40,9 @@ public final class EditKinds {
 
     private static final int MOST_NUMBERS = 400;
     private static final Map<String, Reader> KINDS = kinds();
+
+    /** What a recorded ride may be thinned by, in per cent. */
+    private static final double RIDE_TOLERANCE = 2;
 
     private EditKinds() {
     }
@@ -75,6 +82,7 @@ public final class EditKinds {
         kinds.put("setShape", (f, patch) -> setShape(f));
         kinds.put("fillRows", EditKinds::fillRows);
         kinds.put("mirrorSource", (f, patch) -> new MirrorSource(f.layer(), f.number("from"), f.source()));
+        kinds.put("rides", (f, patch) -> rides(f));
         kinds.put("alikeBands", (f, patch) -> CompositeEdit.alikeBands(patch, f.layer(), f.source(), f.number("band")));
         kinds.put("addEffect", (f, patch) -> new AddEffect(f.number("layer"), f.number("type")));
         kinds.put("moveEffect", (f, patch) -> new MoveEffect(f.number("layer"), f.number("slot"), f.number("to")));
@@ -174,6 +182,34 @@ public final class EditKinds {
             }
         }
         return new SetShape(kind, kind.completed(numbers, f.text("rows").strip().split("[;\n]")[0].strip().split("[,\\s]+").length));
+    }
+
+    /** A hand to a line: its id, then beats and values in turn; as few points as say the same are kept. */
+    private static PatchEdit rides(EditFields f) {
+        List<Ride> rides = new ArrayList<>();
+        for (String line : f.text("rides").strip().split("\n")) {
+            String[] words = line.strip().split("[;,\\s]+");
+            Ride.Hand hand = Ride.Hand.find(words[0]);
+            if (hand == null || words.length % 2 == 0 || words.length > MOST_NUMBERS) {
+                throw new EditException(hand == null ? "There is no hand \"" + words[0].replaceAll("\\p{Cntrl}", "?") + "\"."
+                        : words.length > MOST_NUMBERS ? "There are too many points." : "A ride has a beat and a value for each point, for example 0 20; 4 80.");
+            }
+            List<Ride.Point> points = new ArrayList<>();
+            for (int i = 1; i < words.length; i += 2) {
+                points.add(new Ride.Point(number(words[i]), number(words[i + 1])));
+            }
+            Ride ride = new Ride(f.text("phrase"), hand, points);
+            rides.add(points.isEmpty() || f.text("as").equals("drawn") ? ride : ride.thinned(RIDE_TOLERANCE));
+        }
+        return new SetRides(rides);
+    }
+
+    private static double number(String word) {
+        double number = ValueText.quantity(word, Unit.NONE);
+        if (Double.isNaN(number)) {
+            throw new EditException("\"" + word + "\" is not a number.");
+        }
+        return number;
     }
 
     private static PatchEdit fillRows(EditFields f, Patch patch) {

@@ -1,7 +1,7 @@
 // Versions of the patch on the bench: heard in its place at matched loudness, compared, brought back; variations.
 import * as player from '../../player/player.js';
 import {tellKeys} from '../../lib/key-names.js';
-import {walkTabs} from '../../lib/tabs.js';
+import {wireTabPanels} from '../../lib/tab-panels.js';
 import {ask, say} from '../../page/requests.js';
 import {wireMorph} from './morph.js';
 import {wireVary} from './vary.js';
@@ -88,25 +88,6 @@ async function listOthers(list, own) {
     .map(p => new Option(`${p.kind.slice(6).padStart(3, '0')} ${p.text}`, p.url.slice('/patches/'.length))));
 }
 
-let tab = 'compare';
-
-function wireTabs(bench) {
-  const choose = name => {
-    tab = name;
-    bench.querySelectorAll('[data-versions-tab]').forEach(t => {
-      const own = t.dataset.versionsTab === tab;
-      t.setAttribute('aria-selected', String(own));
-      t.tabIndex = own ? 0 : -1;
-      document.getElementById(t.getAttribute('aria-controls')).hidden = !own;
-    });
-    bench.querySelector('#versions-vary').dispatchEvent(new CustomEvent('comet:shown'));
-  };
-  const list = bench.querySelector('[data-versions-tab]').parentElement;
-  list.addEventListener('click', e => e.target.dataset.versionsTab && choose(e.target.dataset.versionsTab));
-  list.addEventListener('keydown', e => walkTabs(e, t => choose(t.dataset.versionsTab)));
-  queueMicrotask(() => choose(tab));
-}
-
 /**
  * @param {HTMLElement} bench
  * @param {() => number} patch id of the patch on the bench
@@ -154,8 +135,8 @@ export function wireVersions(bench, patch, post, flush) {
     e.preventDefault();
     post('save', {note: e.target.elements.note.value});
   });
-  wireTabs(bench);
   wireMorph(bench.querySelector('[data-morph]'), {patch, post, flush, hear: reference => hear(patch(), reference), isHeard: reference => hearing === reference});
   wireVary(bench, {patch, post, flush, hear: reference => hear(patch(), reference), hearNow, shown: show});
+  wireTabPanels(bench, 'versions');
   show();
 }
