@@ -11,6 +11,7 @@ import gentlecomet.sound.patch.MacroTarget;
 import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.Naming;
 import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.Ride;
 import gentlecomet.sound.patch.Route;
 import java.util.ArrayList;
 import java.util.List;
@@ -69,7 +70,11 @@ final class DensePatch {
             }
             macros.add(new Macro("Spectral undertow of macro number " + m, "withdrawn", "overwhelming", targets));
         }
-        return patch.withSound(values, routes, macros);
+        Patch dense = patch.withSound(values, routes, macros);
+        for (Ride.Hand hand : List.of(Ride.Hand.MACRO1, Ride.Hand.MACRO2, Ride.Hand.BEND)) {
+            dense = dense.withRide(new Ride("slow-chords", hand, List.of(new Ride.Point(0, 0), new Ride.Point(2, 80), new Ride.Point(8, 20))));
+        }
+        return dense;
     }
 
     private static void wave(double[] values, int layer, int source, String id) {

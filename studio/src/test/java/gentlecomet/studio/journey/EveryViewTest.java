@@ -9,6 +9,7 @@ import gentlecomet.craft.format.Hashes;
 import gentlecomet.craft.measure.Measuring;
 import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.sound.patch.Patch;
+import gentlecomet.studio.bench.vary.VariationFixture;
 import gentlecomet.studio.collection.CollectionRow;
 import gentlecomet.studio.listening.Rounds;
 import gentlecomet.studio.measure.MeasureFixture;
@@ -36,6 +37,9 @@ class EveryViewTest extends OnTheScreen {
     /** Views that together have every colour on every ground: the themes differ in a few values of one style sheet. */
     private static final Set<String> DARK = Set.of("home", "bank", "soundcheck", "listening", "keymap", "sources", "modulation", "performance", "versions");
     private static final String REACH = read("/screen/reach.js");
+
+    /** The second tab of a stage. */
+    private static final Map<String, String> BESIDE = Map.of("performance", "tab-rides", "versions", "tab-vary");
 
     static {
         WINDOWS.put("1280x800", new int[] {1280, 800, 1});
@@ -123,6 +127,11 @@ class EveryViewTest extends OnTheScreen {
                 if (layer == 0 || !List.of("performance", "level", "versions").contains(stage)) {
                     page.js("document.querySelector('[data-stage=" + stage + "]').click()");
                     look.accept("bench, " + stage + " of layer " + (layer + 1));
+                    String beside = BESIDE.get(stage);
+                    if (beside != null) {
+                        page.js("document.getElementById('" + beside + "').click()");
+                        look.accept("bench, " + beside.substring(4));
+                    }
                 }
             }
         }
@@ -141,6 +150,7 @@ class EveryViewTest extends OnTheScreen {
         Patch plain = Patch.neutral("Plain");
         dense = patches.insert(bank, 1, DensePatch.make(), "As it began");
         patches.save(dense, 0, "first");
+        VariationFixture.save(jdbc, dense, plain, 5);
         for (int slot = 2; slot <= slots; slot++) {
             String name = slot % 9 == 0 ? DensePatch.LONG_NAME.substring(0, 60) + " " + slot : "Patch " + slot;
             patches.insert(bank, slot, plain.withNaming(plain.naming().withName(name)), "As it began");

@@ -9,6 +9,10 @@ const MEASURES = {
 const NAMES = Object.keys(MEASURES);
 const MARGIN = {left: 58, right: 12, top: 12, bottom: 34};
 const CARD = {width: 124, height: 42};
+const GAP = 5;
+const LAYOUT_STEP = 6;
+/** Pixels of distance that a covered place is worth. */
+const COVERED = 60;
 const SHOWN_TICKS = 7;
 const SVG = 'http://www.w3.org/2000/svg';
 
@@ -40,45 +44,23 @@ function axisOf(values, measure) {
   return {low, high, ticks, at: v => (v - low) / (high - low)};
 }
 
-/** Cards beside their places, pushed apart until none covers another card or a place. */
+/** Cards as near their places as there is room: none covers another one, nor, while it can be helped, a place. */
 function layOut(points, width, height) {
-  const cards = points.map(p => ({x: p.x + 10, y: p.y - CARD.height / 2}));
-  const keepIn = c => {
-    c.x = Math.max(MARGIN.left, Math.min(width - CARD.width - 4, c.x));
-    c.y = Math.max(4, Math.min(height - MARGIN.bottom - CARD.height - 2, c.y));
-  };
-  cards.forEach(keepIn);
-  for (let round = 0; round < 120; round++) {
-    let moved = false;
-    for (let i = 0; i < cards.length; i++) {
-      for (let j = i + 1; j < cards.length; j++) {
-        const a = cards[i];
-        const b = cards[j];
-        const dx = CARD.width + 6 - Math.abs(a.x - b.x);
-        const dy = CARD.height + 5 - Math.abs(a.y - b.y);
-        if (dx > 0 && dy > 0) {
-          moved = true;
-          // Along the shorter way out; what stands at one place goes up and down.
-          const [axis, by] = dy <= dx ? ['y', dy] : ['x', dx];
-          const sign = a[axis] === b[axis] ? -1 : Math.sign(a[axis] - b[axis]);
-          a[axis] += sign * (by / 2 + 0.5);
-          b[axis] -= sign * (by / 2 + 0.5);
-          keepIn(a);
-          keepIn(b);
+  const cards = [];
+  const beside = (c, x, y) => Math.abs(c.x - x) < CARD.width + GAP && Math.abs(c.y - y) < CARD.height + GAP;
+  const covers = (p, x, y) => p.x > x - GAP && p.x < x + CARD.width + GAP && p.y > y - GAP && p.y < y + CARD.height + GAP;
+  for (const p of points) {
+    const wanted = {x: p.x + 10, y: p.y - CARD.height / 2};
+    let best = {x: wanted.x, y: wanted.y, cost: Infinity};
+    for (let x = MARGIN.left; x <= width - CARD.width - 4; x += LAYOUT_STEP) {
+      for (let y = 4; y <= height - MARGIN.bottom - CARD.height - 2; y += LAYOUT_STEP) {
+        const cost = Math.hypot(x - wanted.x, y - wanted.y) + COVERED * points.filter(q => covers(q, x, y)).length;
+        if (cost < best.cost && !cards.some(c => beside(c, x, y))) {
+          best = {x, y, cost};
         }
       }
     }
-    for (const c of cards) {
-      const hidden = points.find(p => p.x > c.x - 5 && p.x < c.x + CARD.width + 5 && p.y > c.y - 5 && p.y < c.y + CARD.height + 5);
-      if (hidden) {
-        moved = true;
-        c.y += hidden.y > c.y + CARD.height / 2 ? -3 : 3;
-        keepIn(c);
-      }
-    }
-    if (!moved) {
-      break;
-    }
+    cards.push(best);
   }
   return cards;
 }
