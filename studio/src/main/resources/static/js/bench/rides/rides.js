@@ -85,7 +85,7 @@ export function wireRides(bench, {edit, flush}) {
   const draw = () => {
     const playable = player.playing();
     const phrase = phraseNow();
-    if (!playable || !phrase || panel.clientWidth === 0) {
+    if (!playable || !phrase || panel.closest('[hidden]') || panel.clientWidth === 0) {
       return;
     }
     const state = JSON.stringify([phrase, playable.rides, playable.macros]);

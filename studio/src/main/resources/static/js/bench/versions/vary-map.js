@@ -76,8 +76,11 @@ export function drawMap(list, across, up, {pick, point, rest, picked}) {
   const rows = [...list.querySelectorAll('[data-place]')].map(row => ({id: row.dataset.row, name: row.cells[1].textContent, measured: row.cells[2].textContent,
     portrait: row.cells[0].querySelector('svg'), place: row.dataset.place.split(' ').map(Number), origin: row.dataset.origin?.split(' ').map(Number)}));
   map.hidden = rows.length === 0;
+  if (map.hidden || map.closest('[hidden]')) {
+    return;
+  }
   const width = map.clientWidth;
-  if (map.hidden || width === 0) {
+  if (width === 0) {
     return;
   }
   const state = JSON.stringify([across, up, width, rows.map(r => [r.id, r.portrait !== null])]);
