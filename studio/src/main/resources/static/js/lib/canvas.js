@@ -11,6 +11,20 @@ export function colour(name) {
   return colours.get(name);
 }
 
+/** What draws a canvas, for as long as the canvas itself is there. */
+const drawers = new WeakMap();
+document.addEventListener('comet:theme', () => document.querySelectorAll('canvas').forEach(canvas => drawers.get(canvas)?.()));
+
+/**
+ * Draws a canvas again whenever its size or the theme changes. Nothing outside the canvas holds on to it, so that it goes with the page it was on.
+ * @param {HTMLCanvasElement} canvas
+ * @param {() => void} draw
+ */
+export function keepDrawn(canvas, draw) {
+  drawers.set(canvas, draw);
+  new ResizeObserver(draw).observe(canvas);
+}
+
 /** Sizes as the browser reports them: asking for one makes it lay the whole page out again. */
 const sizes = new WeakMap();
 const sized = new ResizeObserver(entries => entries.forEach(e => sizes.set(e.target, [Math.round(e.contentRect.width), Math.round(e.contentRect.height)])));

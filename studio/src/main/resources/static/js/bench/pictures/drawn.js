@@ -1,6 +1,6 @@
 // Drawn lists: harmonics and steps as bars, curves as points, and all of them as typed numbers.
 import {LivePatch} from '../../../engine/engine.js';
-import {colour, fit, handle, label} from '../../lib/canvas.js';
+import {colour, fit, handle, keepDrawn, label} from '../../lib/canvas.js';
 import {wireUnisonMap} from './unison-map.js';
 
 const NEAR = 14;
@@ -25,8 +25,7 @@ export function wireDrawn(box, image, edit) {
     return;
   }
   const list = new DrawnList(box, [...LivePatch.shape(image(), Number(box.dataset.kind))], numbers => send(numbers.map(round).join(' ')));
-  new ResizeObserver(() => list.draw()).observe(canvas);
-  document.addEventListener('comet:theme', () => list.draw());
+  keepDrawn(canvas, () => list.draw());
   canvas.addEventListener('pointerdown', e => list.press(e));
   canvas.addEventListener('dblclick', e => list.addPoint(e));
   canvas.addEventListener('keydown', e => list.key(e));

@@ -1,6 +1,6 @@
 // The unison voices of a source as bars one draws: pitch, pan, phase or level of each, whichever is chosen beside.
 import {LivePatch} from '../../../engine/engine.js';
-import {colour, fit, label} from '../../lib/canvas.js';
+import {colour, fit, keepDrawn, label} from '../../lib/canvas.js';
 
 /** Pitch is shown no finer than it is drawn: the least of these ranges that holds all voices, in cents. */
 const PITCH_RANGES = [50, 200, 1200];
@@ -16,8 +16,7 @@ const left = new Map();
 export function wireUnisonMap(box, image, edit) {
   const map = new UnisonMap(box, image, edit);
   const canvas = map.canvas;
-  new ResizeObserver(() => map.draw()).observe(canvas);
-  document.addEventListener('comet:theme', () => map.draw());
+  keepDrawn(canvas, () => map.draw());
   map.choice.addEventListener('change', () => {
     map.remember();
     map.draw();

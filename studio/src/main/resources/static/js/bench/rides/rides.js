@@ -52,6 +52,8 @@ player.on('phrase', runs => {
 // A stage that stays is put back after the patch has been told.
 player.on('patch', () => requestAnimationFrame(() => shown?.draw()));
 
+document.addEventListener('change', e => e.target.id === 'player-choice' && shown?.draw());
+
 player.on('meters', m => shown?.cursor(m.beat ?? null));
 
 async function finish() {
@@ -170,7 +172,6 @@ export function wireRides(bench, {edit, flush}) {
     change(phrase, hand, `0 ${at}; ${phrase.beats} ${at}`);
   });
   bench.querySelector('#performance-rides').addEventListener('comet:shown', draw);
-  document.getElementById('player-choice').addEventListener('change', () => panel.isConnected && draw());
   new ResizeObserver(draw).observe(panel);
   shown = {
     draw,
