@@ -61,8 +61,8 @@ class BuildsTest extends OnTheScreen {
         assertTrue(m.momentaryMaxLufs() > -40 && m.truePeakDbtp() < 6, patch.name() + ": " + m);
     }
 
-    /** The demo has words of its own beside the sound. */
+    /** The demo has words and rides of its own beside the sound. */
     private static boolean sameSound(Patch demo, Patch built) {
-        return PatchFormat.write(demo.withNaming(built.naming())).equals(PatchFormat.write(built));
+        return PatchFormat.write(demo.withNaming(built.naming()).withRides(built.rides())).equals(PatchFormat.write(built));
     }
 }
