@@ -17,7 +17,8 @@ async function call(method, path, body) {
 /**
  * Opens a page and lets work run on it.
  * @param {string} url
- * @param {(run: (script: string, ...args: unknown[]) => Promise<unknown>) => Promise<void>} work run answers with what the script gives to its last argument
+ * @param {(run: (script: string, ...args: unknown[]) => Promise<unknown>, tools: (cmd: string, params?: object) => Promise<any>) => Promise<void>} work run answers with
+ *   what the script gives to its last argument; tools are the browser's own, by the names of its protocol
  */
 export async function onPage(url, work) {
   const driver = spawn('chromedriver', [`--port=${PORT}`], {stdio: 'ignore'});
@@ -30,7 +31,7 @@ export async function onPage(url, work) {
     try {
       await call('POST', `${at}/timeouts`, {script: 120000});
       await call('POST', `${at}/url`, {url});
-      await work((script, ...args) => call('POST', `${at}/execute/async`, {script, args}));
+      await work((script, ...args) => call('POST', `${at}/execute/async`, {script, args}), (cmd, params = {}) => call('POST', `${at}/goog/cdp/execute`, {cmd, params}));
     } finally {
       await call('DELETE', at);
     }

@@ -180,6 +180,7 @@ function answered(answer) {
 
 export function chooseStage(name) {
   stage = name;
+  bench().dataset.shows = name;
   bench().querySelectorAll('[data-stage]').forEach(tab => {
     tab.setAttribute('aria-selected', String(tab.dataset.stage === name));
     tab.tabIndex = tab.dataset.stage === name ? 0 : -1;
