@@ -33,6 +33,18 @@ public final class LivePatch {
         return Parameters.at(index).id();
     }
 
+    /** Label of a parameter, for its bar. */
+    @JSExport
+    public static String labelOf(int index) {
+        return Parameters.at(index).label();
+    }
+
+    /** A parameter with its place, for people. */
+    @JSExport
+    public static String nameOf(int index) {
+        return Parameters.at(index).name();
+    }
+
     @JSExport
     public static double least(int index) {
         return Parameters.at(index).min();

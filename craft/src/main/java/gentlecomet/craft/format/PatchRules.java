@@ -38,6 +38,6 @@ public final class PatchRules {
 
     /** A parameter with its place, for messages: "Layer 1 filter: Cutoff". */
     public static String name(Parameter p) {
-        return p.place().isEmpty() ? p.label() : p.place() + ": " + p.label();
+        return p.name();
     }
 }

@@ -29,6 +29,11 @@ public record Parameter(int index, String id, String label, String place, Unit u
         return new Parameter(index, id, label, place, unit, taper, min, max, neutral, choices, decider, deciding, known);
     }
 
+    /** With its place, for people: "Layer 1 filter 1: Cutoff". */
+    public String name() {
+        return place.isEmpty() ? label : place + ": " + label;
+    }
+
     /** Whether it means anything while the values of a patch stand as they are; an idle parameter keeps its value. */
     public boolean relevant(double[] values) {
         return silencedBy(i -> values[i]) == null;

@@ -11,7 +11,6 @@ import {wireKeyMap} from './pictures/key-map.js';
 import {wirePulls} from './quick/assign.js';
 import {wireLanes} from './effects-lane.js';
 import {wireReadyParts} from './quick/ready-parts.js';
-import {writeOut} from './repeated.js';
 import {wireQuickLine} from './quick/quick-line.js';
 import {wireTouch} from './performance.js';
 import {wireRides} from './rides/rides.js';
@@ -30,7 +29,6 @@ const unfolded = new Set();
  * @param hands   what they call: id() and image() of the patch, edit(fields), post(path, fields), save(), flush(), openPlace(id)
  */
 export function wireBench(element, hands) {
-  writeOut(element);
   wireForms(element, hands);
   wireParts(element, hands);
   wireKeyMap(element, hands);

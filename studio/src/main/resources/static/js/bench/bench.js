@@ -12,6 +12,7 @@ import {responseOutdated} from './pictures/key-map.js';
 import {drawLive} from './pictures/live-pictures.js';
 import {showSlots, showStages, slotsOf} from './slot-meters.js';
 import {showEars} from '../player/mute-solo.js';
+import {writeOut} from './repeated.js';
 import {flip, showHistory} from './versions/versions.js';
 import {wireBench} from './bench-forms.js';
 import {besideSoon, freshWords, measureSoon, restWith} from './at-rest.js';
@@ -76,6 +77,7 @@ export function setUpBench(root) {
       player.load(playable, false);
     }
   }
+  writeOut(element);
   const openMenu = bar => openBarMenu(bar, state, edit);
   element.querySelectorAll('.bar[role=slider], .bar-choice:not([data-decides])').forEach(bar => wireBar(bar, state, openMenu));
   element.querySelectorAll('.bar-choice').forEach(choice => wireChoice(choice, openMenu));

@@ -1,4 +1,6 @@
 // What stands on the bench many times and is always the same: the server sends a mark, the page writes it out.
+import {LivePatch} from '../../engine/engine.js';
+import {choicesOf, indexOf} from '../lib/parameters.js';
 
 const TOOLS = {
   earOff: {source: ['mute', 'Not heard for now; never stored'], bypass: ['bypass', 'Bypassed for now; never stored']},
@@ -41,8 +43,54 @@ function fillModulators(choice) {
   choice.value = chosen;
 }
 
+/** Labels beyond so many characters take two lines, or do so where bars stand close. */
+const LONG_LABEL = 13;
+const MIDDLE_LABEL = 9;
+
+function labelled(element, index) {
+  const label = LivePatch.labelOf(index);
+  element.className = `bar-label${label.length > LONG_LABEL ? ' long' : label.length > MIDDLE_LABEL ? ' middle' : ''}`;
+  const text = document.createElement('span');
+  text.textContent = label;
+  element.append(text);
+  return element;
+}
+
+/** A value bar, but for its track and its value. */
+function fillBar(bar) {
+  const index = indexOf(bar);
+  bar.setAttribute('role', 'slider');
+  bar.tabIndex = 0;
+  bar.setAttribute('aria-label', LivePatch.nameOf(index));
+  const label = labelled(document.createElement('span'), index);
+  const {macroHolds} = bar.dataset;
+  if (macroHolds) {
+    const held = document.createElement('span');
+    held.className = 'held';
+    held.title = `Held by macro ${macroHolds}`;
+    held.textContent = `M${macroHolds}`;
+    label.append(held);
+  }
+  const value = document.createElement('span');
+  value.className = 'bar-value num';
+  bar.append(label, value);
+}
+
+/** A choice with its label and every one of its texts. */
+function fillChoice(choice) {
+  const index = indexOf(choice);
+  const label = labelled(document.createElement('label'), index);
+  label.htmlFor = choice.id;
+  choice.before(label);
+  choice.setAttribute('aria-label', LivePatch.nameOf(index));
+  const made = choice.options[0].value;
+  choice.replaceChildren(...choicesOf(index).map((text, i) => new Option(text, String(i), false, String(i) === made)));
+}
+
 /** Writes out what a fresh piece of the bench has marks for; what has been written out stays. @param {HTMLElement} element */
 export function writeOut(element) {
+  element.querySelectorAll('.bar:empty').forEach(fillBar);
+  element.querySelectorAll('.bar-choice:not([aria-label])').forEach(fillChoice);
   element.querySelectorAll('.part-tools:empty').forEach(fillTools);
   element.querySelectorAll('select[data-modulators]').forEach(choice => choice.options.length <= 2 && fillModulators(choice));
 }

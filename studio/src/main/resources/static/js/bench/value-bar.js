@@ -3,7 +3,7 @@ import {LivePatch} from '../../engine/engine.js';
 import {format, parse} from '../lib/key-names.js';
 import {accept, refuse} from '../page/refused.js';
 import {say} from '../page/requests.js';
-import {choicesOf, indexOf} from '../lib/parameters.js';
+import {indexOf} from '../lib/parameters.js';
 
 const DRAG_PIXELS = 260;
 /** A note division, typed where a time or a rate stands. */
@@ -19,15 +19,6 @@ function addTrack(bar) {
     track.append(span);
   }
   bar.querySelector('.bar-label').after(track);
-}
-
-/** Brings the choices that are not made. @param {HTMLSelectElement} choice */
-function addChoices(choice, index) {
-  const made = choice.options[0];
-  const texts = choicesOf(index);
-  const at = Number(made.value);
-  choice.prepend(...texts.slice(0, at).map((text, i) => new Option(text, String(i))));
-  choice.append(...texts.slice(at + 1).map((text, i) => new Option(text, String(at + 1 + i))));
 }
 
 /** Draws a bar at a value. @param {HTMLElement} bar @param {number} value */
@@ -159,7 +150,6 @@ export function wireBar(bar, state, openMenu) {
 
 /** A choice has the same menu; its row takes the right click, so that a locked one can be unlocked. */
 export function wireChoice(choice, openMenu) {
-  addChoices(choice, indexOf(choice));
   choice.closest('.bar').addEventListener('contextmenu', e => {
     e.preventDefault();
     openMenu(choice);

@@ -1,9 +1,7 @@
 package gentlecomet.studio.bench.view;
 
-import gentlecomet.craft.format.PatchRules;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
-import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.MacroTarget;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.Route;
@@ -17,17 +15,13 @@ import java.util.List;
  * @param brackets where routes and the macro take it, as "modulator,low,high" with positions from 0 to 1
  * @param decides  whether other parameters come and go with it
  */
-public record Bar(Parameter parameter, double value, String text, int macro, String brackets, boolean decides) {
+public record Bar(Parameter parameter, double value, int macro, String brackets, boolean decides) {
     public String html() {
         return BarMarkup.of(this);
     }
 
     public boolean choice() {
         return !parameter.choices().isEmpty();
-    }
-
-    public String fullName() {
-        return PatchRules.name(parameter);
     }
 
     /** The value bar of a parameter. */
@@ -45,6 +39,6 @@ public record Bar(Parameter parameter, double value, String text, int macro, Str
                 brackets.add(route.source().label() + "," + p.position(reach[0]) + "," + p.position(reach[1]));
             }
         }
-        return new Bar(p, value, ValueText.format(p, value), macro + 1, String.join(";", brackets), Parameters.decides(p) || p.facts().bringsParts());
+        return new Bar(p, value, macro + 1, String.join(";", brackets), Parameters.decides(p) || p.facts().bringsParts());
     }
 }

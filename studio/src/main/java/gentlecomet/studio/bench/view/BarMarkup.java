@@ -1,6 +1,5 @@
 package gentlecomet.studio.bench.view;
 
-import gentlecomet.sound.parameter.Parameter;
 import org.springframework.web.util.HtmlUtils;
 
 /**
@@ -8,11 +7,6 @@ import org.springframework.web.util.HtmlUtils;
  * answer's time, so this one fragment is written in Java. Every text goes through {@link HtmlUtils#htmlEscape}.
  */
 final class BarMarkup {
-
-    /** Labels beyond this many characters take two lines. */
-    private static final int LONG_LABEL = 13;
-    /** Labels beyond this many characters do so where bars stand close. */
-    private static final int MIDDLE_LABEL = 9;
 
     private final StringBuilder out = new StringBuilder(900);
 
@@ -46,37 +40,28 @@ final class BarMarkup {
         }
     }
 
-    /** The page draws the track and takes range and default from the engine, which knows them by the id. */
+    /** The page writes out label, name, track and value: the engine there knows them all by the id ({@code js/bench/repeated.js}). */
     private void slider(Bar bar) {
-        Parameter p = bar.parameter();
-        out.append("<div class=\"bar\" role=\"slider\" tabindex=\"0\"").append(attribute("id", p.id())).append(attribute("aria-label", bar.fullName()));
+        out.append("<div class=\"bar\"").append(attribute("id", bar.parameter().id()));
         if (!bar.brackets().isEmpty()) {
             out.append(attribute("data-brackets", bar.brackets()));
         }
-        out.append("><span").append(labelClass(p)).append("><span>").append(escaped(p.label())).append("</span>");
         if (bar.macro() > 0) {
-            out.append("<span class=\"held\" title=\"Held by macro ").append(bar.macro()).append("\">M").append(bar.macro()).append("</span>");
+            out.append(attribute("data-macro-holds", bar.macro()));
         }
-        out.append("</span><span class=\"bar-value num\">").append(escaped(bar.text())).append("</span></div>");
+        out.append("></div>");
     }
 
-    /** With the choice that is made; the page brings the others, which the engine knows. */
+    /** With the place of the choice that is made; the page brings the texts, which the engine knows. */
     private void choice(Bar bar) {
-        Parameter p = bar.parameter();
-        out.append("<div class=\"bar choice-bar\"><label").append(labelClass(p)).append(attribute("for", p.id())).append("><span>").append(escaped(p.label()))
-                .append("</span></label><select class=\"bar-choice\"").append(attribute("id", p.id())).append(attribute("aria-label", bar.fullName()));
+        out.append("<div class=\"bar choice-bar\"><select class=\"bar-choice\"").append(attribute("id", bar.parameter().id()));
         if (bar.decides()) {
             out.append(" data-decides");
-            if (p.division()) {
+            if (bar.parameter().division()) {
                 out.append(" data-division");
             }
         }
-        out.append("><option").append(attribute("value", (int) bar.value())).append(" selected>").append(escaped(bar.text())).append("</option></select></div>");
-    }
-
-    private static String labelClass(Parameter p) {
-        int length = p.label().length();
-        return " class=\"bar-label" + (length > LONG_LABEL ? " long" : length > MIDDLE_LABEL ? " middle" : "") + "\"";
+        out.append("><option").append(attribute("value", (int) bar.value())).append(" selected></option></select></div>");
     }
 
     private static String attribute(String name, Object value) {
