@@ -72,7 +72,7 @@ await onPage(process.argv[2] ?? 'http://127.0.0.1:8080/patches/6', async (run, t
   for (let i = 1; i <= 400; i++) {
     await run(open, i % 2 ? 'sources' : 'filter');
     if (i % 4 === 0) {
-      await run(choose, i % 8 ? 'layer1.source1.wave' : 'layer1.filter1.type', i % 16 < 8 ? 1 : -1);
+      await run(choose, i % 8 ? 'layer1.source1.wave' : 'layer1.filter1.type', Math.floor(i / 8) % 2 ? 1 : -1);
     } else {
       await run(press, i % 2 ? 'layer1.source1.level' : 'layer1.filter1.cutoff', i % 8 < 4 ? 'ArrowLeft' : 'ArrowRight');
     }

@@ -12,6 +12,7 @@ import {responseOutdated} from './pictures/key-map.js';
 import {drawLive} from './pictures/live-pictures.js';
 import {showSlots, showStages, slotsOf} from './slot-meters.js';
 import {showEars} from '../player/mute-solo.js';
+import {afterDrawing} from '../lib/canvas.js';
 import {writeOut} from './repeated.js';
 import {flip, showHistory} from './versions/versions.js';
 import {wireBench} from './bench-forms.js';
@@ -310,9 +311,14 @@ player.on('meters', meters => {
   if (!benchState()) {
     return;
   }
-  watchedBars.forEach((bar, i) => showNow(bar, meters.voices > 0 ? meters.values[i] ?? null : null));
-  showSlots(bench(), meters);
-  showStages(bench(), meters);
+  const bars = watchedBars;
+  afterDrawing(() => {
+    if (bench()) {
+      bars.forEach((bar, i) => showNow(bar, meters.voices > 0 ? meters.values[i] ?? null : null));
+      showSlots(bench(), meters);
+      showStages(bench(), meters);
+    }
+  });
   // While a hand moves a value, its picture comes first: what only accompanies the sound is drawn every third time.
   turn = performance.now() - movedAt < REST_MS ? (turn + 1) % 3 : 0;
   if (turn === 0) {

@@ -71,9 +71,24 @@ export function curve(g, values, x0, width, y, stroke, lineWidth = 1.8) {
   g.stroke();
 }
 
+/** Sets the font of text. Setting the one that is there already would make the browser bring the whole page up to date. @param {CanvasRenderingContext2D} g @param {number} size */
+export function useFont(g, size) {
+  const font = `${size}px "Atkinson Hyperlegible", sans-serif`;
+  if (g.font !== font) {
+    g.font = font;
+  }
+}
+
+/**
+ * Writes to the page when everything of this turn has been drawn. Text on a canvas makes the browser bring the page up to date: drawing and writing in turn would do that
+ * for every text.
+ * @param {() => void} write
+ */
+export const afterDrawing = write => queueMicrotask(write);
+
 /** Text on a canvas. */
 export function label(g, text, x, y, fill, align = 'left', size = 11) {
-  g.font = `${size}px "Atkinson Hyperlegible", sans-serif`;
+  useFont(g, size);
   g.textAlign = align;
   g.fillStyle = fill;
   g.fillText(text, x, y);

@@ -1,7 +1,7 @@
 // The player strip at the bottom of every page: keyboard, wheels, macros, phrase and meter.
 import {LivePatch} from '../../engine/engine.js';
 import * as player from './player.js';
-import {colour} from '../lib/canvas.js';
+import {afterDrawing, colour, useFont} from '../lib/canvas.js';
 import {chosenPhrase, phraseRepeats, setUpAudition} from './audition.js';
 import {Keyboard} from './keyboard.js';
 import {keyName, tellKeys} from '../lib/key-names.js';
@@ -239,10 +239,12 @@ function showMeters(m) {
   const db = m.peak > 0 ? Math.max(FLOOR_DB - 40, 20 * Math.log10(m.peak)) : FLOOR_DB - 40;
   shownPeak = Math.max(db, shownPeak - 1.2);
   const text = shownPeak <= FLOOR_DB - 20 ? '−∞ dB' : `${shownPeak.toFixed(1).replace('-', '−')} dB`;
-  id('player-peak').textContent = text;
-  const strip = id('player');
-  strip.dataset.peak = db.toFixed(1);
-  strip.dataset.voices = m.voices;
+  afterDrawing(() => {
+    id('player-peak').textContent = text;
+    const strip = id('player');
+    strip.dataset.peak = db.toFixed(1);
+    strip.dataset.voices = m.voices;
+  });
   keyboard.light(m.layers);
   const canvas = id('player-meter');
   const g = canvas.getContext('2d');
@@ -254,7 +256,7 @@ function showMeters(m) {
   g.fillStyle = m.limited > 0 ? colour('--rose') : shownPeak > -6 ? colour('--ochre') : colour('--moss');
   g.fillRect(0, 4, x, 10);
   g.fillStyle = colour('--soft');
-  g.font = '9px "Atkinson Hyperlegible", sans-serif';
+  useFont(g, 9);
   for (const tick of [-48, -36, -24, -12, -6]) {
     const at = (tick - FLOOR_DB) / -FLOOR_DB * width;
     g.fillRect(at, 14, 1, 2);

@@ -1,7 +1,7 @@
 // Scope, spectrum, stereo field and live figures beside the bench.
 import * as engine from '../../../engine/engine.js';
 import * as player from '../../player/player.js';
-import {colour, curve, fit, label} from '../../lib/canvas.js';
+import {afterDrawing, colour, curve, fit, label} from '../../lib/canvas.js';
 import {keyName} from '../../lib/key-names.js';
 
 const SCOPE_SECONDS = 0.025;
@@ -11,12 +11,12 @@ let pitch = 0;
 let turn = 0;
 let heldPeak = 0;
 
-const show = (id, text) => {
+const show = (id, text) => afterDrawing(() => {
   const box = document.getElementById(id);
-  if (box.textContent !== String(text)) {
+  if (box && box.textContent !== String(text)) {
     box.textContent = text;
   }
-};
+});
 const signed = (v, digits) => `${v < 0 ? '−' : ''}${Math.abs(v).toFixed(digits)}`;
 
 /** Draws what sounds now. @param {{peak: number, voices: number, limited: number}} meters */
