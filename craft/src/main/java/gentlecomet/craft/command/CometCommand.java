@@ -37,6 +37,7 @@ import java.util.Locale;
 import java.util.Map;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
 /** The command line: renders, measures, checks and releases without the web application or a database. */
@@ -70,13 +71,13 @@ public final class CometCommand {
     @Command(description = "Plays a patch into a 24-bit stereo WAV file; exit 3 when samples had to be held at full scale.")
     int render(@CommandLine.Parameters(paramLabel = "PATCH.json") Path patchFile,
             @Option(names = "--notes", description = "notes in sequence, key:velocity:seconds; + joins a chord") String notes,
-            @Option(names = "--phrase", description = "a Standard MIDI File") Path midi,
+            @Option(names = "--phrase", description = "a Standard MIDI File, or the name of one of the program's phrases, ridden as the patch has it") String played,
             @Option(names = "--out", required = true) Path out,
             @Option(names = "--rate", defaultValue = "48000") int rate,
             @Option(names = "--seed", description = "in place of the patch's own") Integer seed,
             @Option(names = "--float", description = "32-bit float, which keeps samples beyond full scale") boolean asFloat,
-            @Option(names = "--tempo", description = "beats per minute") Double tempo) throws IOException {
-        if ((notes == null) == (midi == null)) {
+            @Option(names = "--tempo", description = "beats per minute") Double tempo, @Mixin ControllerOptions controllers) throws IOException {
+        if ((notes == null) == (played == null)) {
             throw new IllegalArgumentException("give either --notes or --phrase");
         }
         if (rate < 8000 || rate > 192000) {
@@ -87,8 +88,9 @@ public final class CometCommand {
         if (seed != null) {
             patch = patch.withValue(Parameters.at(PatchParameters.SEED), seed);
         }
-        Audio audio = new Rendering(rate, new AssetFiles(file.assets())).render(PatchImage.of(patch), phrase(notes, midi, tempo), Measuring.LONGEST_TAIL,
-                Rendering.ControllerState.AT_REST).audio();
+        patch = controllers.on(patch);
+        Audio audio = new Rendering(rate, new AssetFiles(file.assets())).render(PatchImage.of(patch), phrase(notes, played, tempo).as(patch), Measuring.LONGEST_TAIL,
+                controllers.state()).audio();
         Files.write(out, asFloat ? WavFormat.writeFloat(audio) : WavFormat.write24(audio));
         System.out.printf(Locale.ROOT, "%s: %.2f s, %d Hz%n", out, audio.seconds(), rate);
         return tellOver(audio, asFloat);
@@ -196,8 +198,12 @@ public final class CometCommand {
         return 0;
     }
 
-    private static Phrase phrase(String notes, Path midi, Double tempo) throws IOException {
-        if (midi != null) {
+    private static Phrase phrase(String notes, String played, Double tempo) throws IOException {
+        if (played != null && Phrases.known(played)) {
+            return tempo == null ? Phrases.get(played) : Phrases.get(played).atTempo(tempo);
+        }
+        if (played != null) {
+            Path midi = Path.of(played);
             MidiFormat.Read read = MidiFormat.read(Files.readAllBytes(midi), midi.getFileName().toString());
             read.remarks().forEach(remark -> System.err.println("comet: " + remark));
             return tempo == null ? read.phrase() : read.phrase().atTempo(tempo);

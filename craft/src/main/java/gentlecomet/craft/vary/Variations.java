@@ -34,9 +34,11 @@ public final class Variations {
     /** Parts of its way at which a tool is tried, the first that costs nothing else counts. */
     private static final double[] PARTS = {0.6, 0.2};
     private static final double LEAST_GAIN = 0.02;
-    private static final int TRIES = 12;
+    private static final int TRIES = 9;
     /** Part of the way asked for that a sibling may be off and still be the one. */
-    private static final double EXACT = 0.02;
+    private static final double EXACT = 0.05;
+    /** The same of the siblings of a row, which are held against each other. */
+    private static final double EVEN = 0.02;
     private static final double LOUDNESS_LIMIT_LU = 12;
     /** Part of the way after which no further tier is asked for help. */
     private static final double NEARLY = 0.85;
@@ -120,7 +122,7 @@ public final class Variations {
      * @param goesOn asked before each
      */
     public void row(Patch patch, Aim step, int count, int seed, Consumer<Sibling> found, BooleanSupplier goesOn) {
-        Start start = start(patch, step.quality(), EXACT * step.amount());
+        Start start = start(patch, step.quality(), EVEN * step.amount());
         int seeded = NoiseGenerator.hash(seed, 0, step.quality().ordinal());
         double farthest = count * step.amount();
         int tiers = 0;

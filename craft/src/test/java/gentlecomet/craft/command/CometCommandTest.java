@@ -6,12 +6,21 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.fasterxml.jackson.databind.ObjectMapper;
 import gentlecomet.craft.format.PatchFormat;
+import gentlecomet.craft.format.WavFormat;
+import gentlecomet.craft.measure.PitchFinder;
+import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.patch.Macro;
+import gentlecomet.sound.patch.MacroTarget;
+import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.Ride;
+import gentlecomet.sound.patch.Route;
 import java.io.ByteArrayOutputStream;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -96,6 +105,57 @@ class CometCommandTest {
             out.putFloat((float) sample.applyAsDouble(i / channels));
         }
         return out.array();
+    }
+
+    /** A macro and a wheel that each move the level by 12 dB, heard as 12 LU; a bend of two semitones, as equal temperament has it. */
+    @Test
+    void macrosAndControllersStandWhereTheyAreAskedTo() throws Exception {
+        var level = Parameters.find("layer1.source1.level");
+        Path swell = folder.resolve("swell.json");
+        Files.writeString(swell, PatchFormat.write(Patch.neutral("Swell").withMacro(1, new Macro("Swell", "", "", List.of(new MacroTarget(level, -24, -12))))));
+        Path wheel = folder.resolve("wheel.json");
+        Files.writeString(wheel, PatchFormat.write(Patch.neutral("Wheel").withRoutes(List.of(new Route(Modulator.MOD_WHEEL, level, -12), new Route(Modulator.AFTERTOUCH, level, -6)))));
+        assertEquals(12, loudness(swell, "--macro", "2=100") - loudness(swell, "--macro", "2=0"), 0.05);
+        assertEquals(-12, loudness(wheel, "--cc", "1=127") - loudness(wheel), 0.05);
+        assertEquals(-6, loudness(wheel, "--pressure", "127") - loudness(wheel), 0.05);
+        Path bent = folder.resolve("bent.wav");
+        output(0, "render", neutral().toString(), "--notes", "A4:100:2", "--bend", "100", "--out", bent.toString());
+        double hz = PitchFinder.hz(WavFormat.read(Files.readAllBytes(bent), "bent"), 0.2, 1);
+        assertEquals(440 * Math.pow(2, 2 / 12.0), hz, 0.2);
+        for (String[] wrong : new String[][] {{"--macro", "9=5"}, {"--macro", "1=101"}, {"--cc", "1"}, {"--cc", "120=1"}, {"--cc", "1=x"}, {"--pressure", "128"}, {"--bend", "-101"}}) {
+            output(2, "render", neutral().toString(), "--notes", "C4:100:1", wrong[0], wrong[1], "--out", folder.resolve("x.wav").toString());
+        }
+    }
+
+    /** A phrase of the program is played as the patch rides it: its level falls by 12 dB from end to end. */
+    @Test
+    void aPhraseIsPlayedAsThePatchRidesIt() throws Exception {
+        var level = Parameters.find("layer1.source1.level");
+        Patch plain = Patch.neutral("Ridden").withMacro(0, new Macro("Fall", "", "", List.of(new MacroTarget(level, -24, -12))));
+        Path file = folder.resolve("ridden.json");
+        Files.writeString(file, PatchFormat.write(plain.withRide(new Ride("long-notes", Ride.Hand.MACRO1, List.of(new Ride.Point(0, 100), new Ride.Point(8, 0))))));
+        Path wav = folder.resolve("ridden.wav");
+        output(0, "render", file.toString(), "--phrase", "long-notes", "--out", wav.toString());
+        var audio = WavFormat.read(Files.readAllBytes(wav), "ridden");
+        // Both of its notes are two keys; the second is struck harder, which this patch does not hear.
+        assertEquals(-3, rms(audio, 2.5) - rms(audio, 0.5), 0.3);
+        output(2, "render", file.toString(), "--phrase", "no-such-phrase", "--out", wav.toString());
+    }
+
+    private static double rms(gentlecomet.sound.performance.Audio audio, double at) {
+        double sum = 0;
+        for (int i = (int) ((at - 0.2) * 48000); i < (at + 0.2) * 48000; i++) {
+            sum += audio.left()[i] * audio.left()[i];
+        }
+        return 10 * Math.log10(sum);
+    }
+
+    private double loudness(Path patch, String... options) throws Exception {
+        Path wav = folder.resolve("level.wav");
+        List<String> args = new java.util.ArrayList<>(List.of("render", patch.toString(), "--notes", "B5:127:4", "--out", wav.toString()));
+        args.addAll(List.of(options));
+        output(0, args.toArray(String[]::new));
+        return new ObjectMapper().readTree(output(0, "measure", wav.toString(), "--json")).get("integratedLufs").asDouble();
     }
 
     @Test

@@ -10,14 +10,16 @@ const isOf = hand => button => hand !== null && button.dataset.layerNumber === h
 
 /**
  * @param {HTMLElement} element the bench
- * @param {(path: string, fields: object) => void} post sends to an address of the patch
+ * @param {(path: string, fields: object) => Promise<void>} post sends to an address of the patch
  */
 export function wireMatch(element, post) {
   buttonsIn(element).forEach(button => {
     const hand = {layer: button.dataset.layerNumber, slot: button.dataset.slot};
-    button.addEventListener('click', () => {
+    button.addEventListener('click', async () => {
+      const words = button.textContent;
       button.textContent = '…';
-      post('match', {...hand, phrase: chosenPhrase()?.id ?? ''});
+      await post('match', {...hand, phrase: chosenPhrase()?.id ?? ''});
+      button.textContent = words;
     });
     for (const event of ['focusin', 'pointerdown']) {
       button.closest('.effect-card')?.addEventListener(event, () => { inHand = hand; });

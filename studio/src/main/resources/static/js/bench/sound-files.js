@@ -43,10 +43,14 @@ export function wireFiles(element, post, edit) {
     }
   });
   element.querySelectorAll('[data-remove-recording]').forEach(b => b.addEventListener('click', () => edit({kind: 'removeRecording', ...place(b)})));
-  element.querySelectorAll('[data-fewest]').forEach(b => b.addEventListener('click', () => {
+  element.querySelectorAll('[data-fewest]').forEach(b => b.addEventListener('click', async () => {
+    const words = b.textContent;
     b.disabled = true;
     b.textContent = 'Rendering and comparing \u2026';
-    post('fewest', place(b));
+    await post('fewest', place(b));
+    // Where nothing but values has changed, the button is still this one.
+    b.disabled = false;
+    b.textContent = words;
   }));
   element.querySelectorAll('[data-mirror-source]').forEach(b => b.addEventListener('click', () => edit({kind: 'mirrorSource', from: b.dataset.from, ...place(b)})));
   element.querySelectorAll('[data-alike]').forEach(b => b.addEventListener('click', () =>
