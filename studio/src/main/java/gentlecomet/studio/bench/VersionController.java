@@ -48,15 +48,15 @@ class VersionController {
     @GetMapping("/patches/{id}/versions/{reference}")
     @ResponseBody
     HeardVersion heard(@PathVariable long id, @PathVariable String reference) {
-        Versions.Version version = versions.find(id, reference);
+        Versions.Ends ends = versions.ends(id, reference);
+        Versions.Version version = ends == null ? versions.find(id, reference) : ends.version();
         HouseRules rules = collections.ofBank(patches.summary(id).bankId()).rules();
         Patch patch = version.patch();
         Measurement m = measures.of(patch, rules).orElse(null);
-        Versions.Ends ends = versions.ends(id, reference);
         Double matched = ends == null || m != null ? matched(m, patch, rules) : matched(ends, rules);
         return new HeardVersion(reference, version.words(), Playable.of(id, patch, Phrases.get(rules.phraseOf(patch.naming().category())),
                 matched == null ? 0 : matched), matched, m == null ? null : measures.of(patches.get(id).patch(), rules).map(now -> HeardDifference.words(m, now)).orElse(null),
-                ends == null ? List.of() : ends.jumps());
+                ends == null ? List.of() : ends.morph().jumps());
     }
 
     private static Double matched(Measurement m, Patch patch, HouseRules rules) {

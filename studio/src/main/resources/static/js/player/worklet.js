@@ -25,6 +25,54 @@ function placeAt(points, beat) {
   return points.at(-1);
 }
 
+/** A loop on an engine of its own beside the patch: drums and bass, or another patch. */
+class Beside {
+  constructor() {
+    /** -1 while there never was one. */
+    this.handle = -1;
+    this.on = false;
+    this.left = new Float32Array(BLOCK);
+    this.right = new Float32Array(BLOCK);
+  }
+
+  /** Begins a loop, or ends it where there are no notes. @param {object[]} provided recordings that it may need */
+  set({image, notes, beats, tempo, gain}, provided) {
+    this.on = Boolean(notes);
+    if (!this.on) {
+      if (this.handle >= 0) {
+        engine.panic(this.handle);
+      }
+      return;
+    }
+    if (this.handle < 0) {
+      this.handle = engine.create(sampleRate);
+      provided.forEach(r => engine.provide(this.handle, r.key, r.left, r.right, r.rate));
+    }
+    engine.load(this.handle, image);
+    engine.setGain(this.handle, gain);
+    this.loop = new Loop(notes, beats, tempo);
+  }
+
+  restart() {
+    if (this.on) {
+      engine.panic(this.handle);
+      this.loop.restart();
+    }
+  }
+
+  add(left, right) {
+    if (!this.on) {
+      return;
+    }
+    this.loop.advance(BLOCK, (key, velocity) => velocity > 0 ? engine.noteOn(this.handle, key, velocity) : engine.noteOff(this.handle, key, 64));
+    engine.render(this.handle, this.left, this.right, 0, BLOCK);
+    for (let i = 0; i < BLOCK; i++) {
+      left[i] = Math.max(-1, Math.min(1, left[i] + this.left[i]));
+      right[i] = Math.max(-1, Math.min(1, right[i] + this.right[i]));
+    }
+  }
+}
+
 class CometProcessor extends AudioWorkletProcessor {
   constructor() {
     super();
@@ -36,20 +84,15 @@ class CometProcessor extends AudioWorkletProcessor {
     this.repeats = false;
     this.phraseLength = 0;
     this.provided = [];
-    this.besideLeft = new Float32Array(BLOCK);
-    this.besideRight = new Float32Array(BLOCK);
     this.watched = [];
     this.slots = [];
     this.layer = 0;
     /** Engine of the last save, which plays along unheard; -1 while there is none. */
     this.shadow = -1;
     this.shadowOn = false;
-    this.backing = -1;
-    this.backingOn = false;
+    this.backing = new Beside();
     this.arp = null;
-    /** Engine of another patch that plays along; -1 while there never was one. */
-    this.company = -1;
-    this.companyOn = false;
+    this.company = new Beside();
     /** Hands that somebody has taken over from the ride. */
     this.taken = new Set();
     this.macrosBack = [];
@@ -84,11 +127,11 @@ class CometProcessor extends AudioWorkletProcessor {
       case 'watch': this.watched = m.indexes; this.slots = m.slots; this.layer = m.layer; break;
       case 'shadow': this.setShadow(m.image); break;
       case 'arp': this.setArp(m.pattern, m.beats, m.tempo); break;
-      case 'backing': this.setBacking(m); break;
+      case 'backing': this.backing.set(m, []); break;
       case 'phrase': this.startPhrase(m); break;
       case 'stop': this.stopPhrase(); break;
       case 'takeOver': this.taken.add(m.hand); break;
-      case 'company': this.setCompany(m); break;
+      case 'company': this.company.set(m, this.provided); break;
     }
   }
 
@@ -145,7 +188,7 @@ class CometProcessor extends AudioWorkletProcessor {
 
   /** Whoever plays recordings. */
   engines() {
-    return [this.handle, this.shadow, this.company].filter(e => e >= 0);
+    return [this.handle, this.shadow, this.company.handle].filter(e => e >= 0);
   }
 
   setShadow(image) {
@@ -157,23 +200,6 @@ class CometProcessor extends AudioWorkletProcessor {
     if (image) {
       engine.load(this.shadow, image);
     }
-  }
-
-  /** Loops of drums and bass on an engine of their own. */
-  setBacking({image, notes, beats, tempo, gain}) {
-    this.backingOn = Boolean(notes);
-    if (!this.backingOn) {
-      if (this.backing >= 0) {
-        engine.panic(this.backing);
-      }
-      return;
-    }
-    if (this.backing < 0) {
-      this.backing = engine.create(sampleRate);
-    }
-    engine.load(this.backing, image);
-    engine.setGain(this.backing, gain);
-    this.loop = new Loop(notes, beats, tempo);
   }
 
   setArp(pattern, beats, tempo) {
@@ -207,10 +233,7 @@ class CometProcessor extends AudioWorkletProcessor {
     this.nextEvent = 0;
     this.phraseFrame = 0;
     this.playing = true;
-    if (this.companyOn) {
-      engine.panic(this.company);
-      this.companyLoop.restart();
-    }
+    this.company.restart();
   }
 
   /** Steps of a hand along its ride, as the server renders them. @param {{hand: string, index: number, points: number[]}} ride */
@@ -286,12 +309,8 @@ class CometProcessor extends AudioWorkletProcessor {
       done += frames;
       this.phraseFrame += frames;
     }
-    if (this.backingOn) {
-      this.addBeside(this.backing, this.loop, left, right);
-    }
-    if (this.companyOn) {
-      this.addBeside(this.company, this.companyLoop, left, right);
-    }
+    this.backing.add(left, right);
+    this.company.add(left, right);
     this.time(left, right);
     for (let i = 0; i < BLOCK; i++) {
       const v = Math.max(Math.abs(left[i]), Math.abs(right[i]));
@@ -328,33 +347,6 @@ class CometProcessor extends AudioWorkletProcessor {
     }
     return {seconds, touch: engine.modulation(h, this.layer, 'aftertouch'), envelopes: [0, 1, 2, 3].map(e => [engine.envelopePlace(h, this.layer, e), engine.modulation(h, this.layer, ENVELOPES[e])]),
       lfos: LFOS.map(m => engine.modulation(h, this.layer, m)), curves: CURVES.map(m => engine.modulation(h, this.layer, m))};
-  }
-
-  /** Another patch of the collection, playing its own phrase round and round. */
-  setCompany({image, notes, beats, tempo, gain}) {
-    this.companyOn = Boolean(notes);
-    if (!this.companyOn) {
-      if (this.company >= 0) {
-        engine.panic(this.company);
-      }
-      return;
-    }
-    if (this.company < 0) {
-      this.company = engine.create(sampleRate);
-      this.provided.forEach(r => engine.provide(this.company, r.key, r.left, r.right, r.rate));
-    }
-    engine.load(this.company, image);
-    engine.setGain(this.company, gain);
-    this.companyLoop = new Loop(notes, beats, tempo);
-  }
-
-  addBeside(beside, loop, left, right) {
-    loop.advance(BLOCK, (key, velocity) => velocity > 0 ? engine.noteOn(beside, key, velocity) : engine.noteOff(beside, key, 64));
-    engine.render(beside, this.besideLeft, this.besideRight, 0, BLOCK);
-    for (let i = 0; i < BLOCK; i++) {
-      left[i] = Math.max(-1, Math.min(1, left[i] + this.besideLeft[i]));
-      right[i] = Math.max(-1, Math.min(1, right[i] + this.besideRight[i]));
-    }
   }
 
   report() {

@@ -49,9 +49,9 @@ public class Versions {
      * @throws MissingException when there is none
      */
     public Version find(long patchId, String reference) {
-        Matcher between = BETWEEN.matcher(reference);
-        if (between.matches()) {
-            return between(patchId, between);
+        Ends ends = ends(patchId, reference);
+        if (ends != null) {
+            return ends.version();
         }
         Matcher m = REFERENCE.matcher(reference);
         if (!m.matches()) {
@@ -78,36 +78,34 @@ public class Versions {
                 .orElseThrow(() -> new MissingException("There is no revision " + number + "."));
     }
 
-    private Version between(long patchId, Matcher m) {
-        Version from = find(patchId, m.group(1));
-        Version to = find(patchId, m.group(2));
-        int percent = Math.min(100, Integer.parseInt(m.group(3)));
-        Morph morph = new Morph(from.patch(), to.patch());
-        return new Version(m.group(), percent + " % of the way from " + from.words() + " to " + to.words(), morph.at(percent / 100.0));
-    }
-
-    /** The two ends of a reference to something between, and how far it is from the first, 0 to 1; null for any other reference. */
+    /** What a reference to something between stands between; null for any other reference. */
     public Ends ends(long patchId, String reference) {
         Matcher m = BETWEEN.matcher(reference);
-        return m.matches() ? new Ends(find(patchId, m.group(1)), find(patchId, m.group(2)), Math.min(100, Integer.parseInt(m.group(3))) / 100.0) : null;
+        if (!m.matches()) {
+            return null;
+        }
+        Version from = find(patchId, m.group(1));
+        Version to = find(patchId, m.group(2));
+        return new Ends(reference, from, to, Math.min(100, Integer.parseInt(m.group(3))) / 100.0, new Morph(from.patch(), to.patch()));
     }
 
-    /** What something between stands between. */
-    public record Ends(Version from, Version to, double place) {
+    /** Two versions and a place on the way from one to the other. @param place 0 to 1 */
+    public record Ends(String reference, Version from, Version to, double place, Morph morph) {
 
-        /** What changes half way, since there is nothing between. */
-        public List<String> jumps() {
-            return new Morph(from.patch(), to.patch()).jumps();
+        /** What stands there. */
+        public Version version() {
+            return new Version(reference, Math.round(100 * place) + " % of the way from " + from.words() + " to " + to.words(), morph.at(place));
         }
     }
 
     /** Keeps what is between two versions as a patch of its own in the next free slot. Answers its id. */
     @Transactional
     public long keepBetween(long patchId, String reference) {
-        if (ends(patchId, reference) == null) {
+        Ends ends = ends(patchId, reference);
+        if (ends == null) {
             throw new MissingException("There is nothing between \"" + reference.replaceAll("\\p{Cntrl}", "?") + "\".");
         }
-        return banks.variation(patchId, find(patchId, reference).patch(), "Between");
+        return banks.variation(patchId, ends.version().patch(), "Between");
     }
 
     /** Puts the present state, or another version, onto a pad. */
