@@ -5,6 +5,7 @@ import * as player from '../player/player.js';
 import {ask, say} from '../page/requests.js';
 import {wireLooseEnds} from './bench-forms.js';
 import {tellKeys} from '../lib/key-names.js';
+import {letGo} from '../page/pointer-held.js';
 
 const MEASURE_AFTER_MS = 900;
 const BESIDE_AFTER_MS = 1500;
@@ -49,6 +50,7 @@ export function measureSoon() {
     if (old && state && !state.unsent && !await passing(async () => {
       await ask(`/patches/${state.id}/measure`, {method: 'POST'});
       const fresh = (await piece(`/patches/${state.id}/measured`)).querySelector('#measured');
+      await letGo(old);
       old.replaceWith(fresh);
       document.dispatchEvent(new CustomEvent('comet:fresh', {detail: fresh}));
       await freshWords();
@@ -66,7 +68,9 @@ export function freshWords() {
     tellKeys(words);
     for (const id of ['loose-ends', 'keymap-words']) {
       const fresh = words.querySelector(`#${id}`);
-      document.getElementById(id)?.replaceWith(fresh);
+      const shown = document.getElementById(id);
+      await letGo(shown);
+      shown?.replaceWith(fresh);
       wireLooseEnds(fresh, hands);
     }
   });

@@ -2,6 +2,7 @@
 import {ask, say, withVersion} from '../page/requests.js';
 import {refuse} from '../page/refused.js';
 import {rememberFocus} from '../page/focus-kept.js';
+import {letGo} from '../page/pointer-held.js';
 import {retype} from './value-bar.js';
 import {hearNow} from './versions/versions.js';
 
@@ -10,7 +11,8 @@ const REST_MS = 140;
 
 const bench = () => document.getElementById('bench');
 
-function replaceBench(html) {
+async function replaceBench(html) {
+  await letGo(bench());
   const giveBack = rememberFocus(bench());
   const box = document.createElement('template');
   box.innerHTML = html;
@@ -39,7 +41,7 @@ export function exchanges(stateOf) {
     state.hold();
     try {
       const response = await ask(url, withVersion(fields, state.version));
-      replaceBench(await response.text());
+      await replaceBench(await response.text());
     } catch (refusal) {
       if (refusal.status === 409) {
         say(refusal.message, {key: 'conflict', buttons: [['Show what is there now', () => location.reload()],
@@ -55,7 +57,7 @@ export function exchanges(stateOf) {
       }
       say(refusal.message);
       if (!refusal.passing) {
-        replaceBench(await (await ask(`/patches/${state.id}/bench`)).text());
+        await replaceBench(await (await ask(`/patches/${state.id}/bench`)).text());
       }
     } finally {
       state.release();
@@ -79,7 +81,7 @@ export function exchanges(stateOf) {
       const state = stateOf();
       state.hold();
       try {
-        replaceBench(await (await ask(`/patches/${state.id}/bench`, {whole})).text());
+        await replaceBench(await (await ask(`/patches/${state.id}/bench`, {whole})).text());
       } finally {
         state.release();
       }

@@ -188,6 +188,22 @@ class HandsOnTheScreenTest extends OnTheScreen {
         page.driver.executeCdpCommand("Network.emulateNetworkConditions", Map.of("offline", false, "latency", 0, "downloadThroughput", -1, "uploadThroughput", -1));
     }
 
+    /** Pressing a button leaves the field that was typed in; what that brings to the page waits until the button has been pressed. */
+    @Test
+    void aClickThatHasBegunIsNotLostToAnExchange() {
+        long id = patch(1, "Tide Clock");
+        page.open("/patches/" + id);
+        page.click("[data-stage=performance]");
+        page.find("[data-macro-card='1'] input[name=name]").sendKeys("Brightness", Keys.TAB);
+        page.until(d -> page.find("#save").isEnabled() && page.find("#bench").getDomAttribute("data-version").equals(String.valueOf(patches.get(id).version())));
+        page.find("[data-macro-card='1'] input[name=lowEnd]").sendKeys("darker");
+        new Actions(page.driver).clickAndHold(page.find("#save")).perform();
+        page.until(d -> patches.get(id).patch().macros().get(0).lowEnd().equals("darker"));
+        int saved = patches.revisions(id).size();
+        new Actions(page.driver).release().perform();
+        page.until(d -> patches.revisions(id).size() == saved + 1);
+    }
+
     @Test
     void theListOfUnisonVoicesComesWithTheSecondVoice() {
         long id = patch(1, "Tide Clock");
