@@ -5,63 +5,59 @@ import gentlecomet.sound.parameter.Division;
 import gentlecomet.sound.parameter.EffectParameters;
 
 /**
- * A feedback delay network of eight lines joined by a Householder matrix (J.-M. Jot, 1991): every line loses exactly the
- * gain that brings the whole to -60 dB after the decay time, and its highs a little sooner. A few early reflections come
- * straight from the pre-delay.
+ * A reverb: what comes in is cut, delayed and made dense by all-passes ({@link Diffuser}); that burst is heard at once and feeds a tail ({@link ReverbTank}). A few early
+ * reflections come straight from the pre-delay, and a gate may end it all ({@link ReverbGate}).
  */
 final class Reverb implements Effect {
 
     private static final int SAMPLES = EffectStep.SAMPLES;
-    private static final int LINES = 8;
-    /** Line lengths in seconds at full size; without common divisors at any usual sample rate. */
-    private static final double[] LENGTHS = {0.0297, 0.0371, 0.0411, 0.0437, 0.0533, 0.0617, 0.0683, 0.0797};
-    private static final double SMALLEST = 0.25;
     private static final double LONGEST_PRE_DELAY = 0.65;
+    private static final double LONGEST_DIFFUSION = 5;
+    /** All-passes that ring no longer than the tail does. */
+    private static final double DIFFUSION_OF_DECAY = 2;
+    /** Level of a full-sized tail whose lines are as long as a second on average; shorter ones give out more of what they hold. */
+    private static final double LEVEL_OF_A_SECOND = 5.2 / Diffuser.GAIN;
+    /** Between what comes in and what comes out of the longest line. */
+    private static final double LONGEST_GAP = 0.25;
+    /** Early reflections: seconds and level of each, left and right alternating. */
+    private static final double[] EARLY_SECONDS = {0.0067, 0.0091, 0.0137, 0.0173, 0.0211, 0.0263, 0.0317, 0.0373};
+    private static final double[] EARLY_LEVELS = {0.8, 0.75, 0.65, 0.6, 0.5, 0.45, 0.38, 0.33};
+    private static final double CLOSEST = 0.25;
+    /** The most that the size moves in a step: what is in the lines is stretched with them. */
+    private static final double FASTEST = 0.015;
 
     private final double sampleRate;
-    private final ReverbDelayLine[] lines = new ReverbDelayLine[LINES];
-    private final double[] damp = new double[LINES];
-    private final double[] sum = new double[SAMPLES];
-    private final double[] even = new double[SAMPLES];
-    private final double[] odd = new double[SAMPLES];
-    private final double[] lastEven = new double[SAMPLES];
-    private final double[] lastOdd = new double[SAMPLES];
-    private final double[] wetLeft = new double[SAMPLES];
-    private final double[] wetRight = new double[SAMPLES];
+    private final ReverbTank tank;
+    private final Diffuser diffuser;
     private final BlockRing preLeft;
     private final BlockRing preRight;
     private final OnePoleCuts cuts = new OnePoleCuts();
     private final WetCuts wetCuts = new WetCuts();
-    /** Early reflections: seconds and level of each, left and right alternating. */
-    private static final double[] EARLY_SECONDS = {0.0067, 0.0091, 0.0137, 0.0173, 0.0211, 0.0263, 0.0317, 0.0373};
-    private static final double[] EARLY_LEVELS = {0.8, 0.75, 0.65, 0.6, 0.5, 0.45, 0.38, 0.33};
-    private final double[] gains = new double[LINES];
-    private double decayOfGains = -1;
-    private double dampingOfPart = -1;
-    private double dampingPart;
+    private final ReverbGate gate;
+    private final double[] fedLeft = new double[SAMPLES];
+    private final double[] fedRight = new double[SAMPLES];
+    private final double[] tailLeft = new double[SAMPLES];
+    private final double[] tailRight = new double[SAMPLES];
     private double size = -1;
 
     Reverb(double sampleRate) {
         this.sampleRate = sampleRate;
-        for (int k = 0; k < LINES; k++) {
-            lines[k] = new ReverbDelayLine(Math.max(SAMPLES + 1, (int) (LENGTHS[k] * sampleRate)));
-        }
+        tank = new ReverbTank(sampleRate);
+        diffuser = new Diffuser(LONGEST_DIFFUSION, sampleRate);
         preLeft = new BlockRing(LONGEST_PRE_DELAY * sampleRate);
         preRight = new BlockRing(LONGEST_PRE_DELAY * sampleRate);
+        gate = new ReverbGate(sampleRate);
     }
 
     @Override
     public void reset() {
-        for (ReverbDelayLine line : lines) {
-            line.reset();
-        }
+        tank.reset();
+        diffuser.reset();
         preLeft.reset();
         preRight.reset();
-        for (int k = 0; k < LINES; k++) {
-            damp[k] = 0;
-        }
         cuts.reset();
         wetCuts.reset();
+        gate.reset();
         size = -1;
     }
 
@@ -72,36 +68,67 @@ final class Reverb implements Effect {
 
     @Override
     public void process(double[] block, int at, double tempo, double[] inLeft, double[] inRight, double[] left, double[] right) {
-        resize(block[at + EffectParameters.REVERB_SIZE]);
-        int division = (int) block[at + EffectParameters.REVERB_DIVISION];
-        double preDelay = division == 0 ? block[at + EffectParameters.REVERB_PRE_DELAY] : Math.min(0.6, Division.seconds(division, tempo));
+        int gated = (int) block[at + EffectParameters.REVERB_GATE];
+        if (gated != ReverbGate.OFF) {
+            gate.listen(inLeft, inRight, gated, block[at + EffectParameters.REVERB_GATE_THRESHOLD], block[at + EffectParameters.REVERB_GATE_HOLD]);
+        }
+        ReverbKind kind = ReverbKind.of(block[at + EffectParameters.REVERB_KIND]);
+        double wanted = block[at + EffectParameters.REVERB_SIZE] / 100;
+        size = size < 0 || Math.abs(wanted - size) <= FASTEST ? wanted : size + (wanted > size ? FASTEST : -FASTEST);
+        tank.resize(kind.lines(size));
+        double decay = block[at + EffectParameters.REVERB_DECAY];
+        diffuser.resize(kind == ReverbKind.BLOOM ? kind.diffusion(size) : Math.min(kind.diffusion(size), decay * DIFFUSION_OF_DECAY));
+        tank.tune(decay, block[at + EffectParameters.REVERB_DAMPING], block[at + EffectParameters.REVERB_HIGH_DECAY] / 100);
         wetCuts.aim(block, at + EffectParameters.REVERB_LOW_CUT, at + EffectParameters.REVERB_LOW_SLOPE, at + EffectParameters.REVERB_HIGH_CUT, at + EffectParameters.REVERB_HIGH_SLOPE);
         if (wetCuts.steep()) {
             wetCuts.process(inLeft, inRight, sampleRate);
         }
         preLeft.write(wetCuts.steep() ? wetCuts.left() : inLeft);
         preRight.write(wetCuts.steep() ? wetCuts.right() : inRight);
+        double preDelay = preDelay(block, at, tempo);
         int from = preLeft.before((int) (preDelay * sampleRate));
         cuts.aim(wetCuts.lowOfLoop(), wetCuts.highOfLoop(), sampleRate);
-        cuts.process(preLeft.samples, from, preRight.samples, from, wetLeft, wetRight, 0, SAMPLES);
-        tune(block[at + EffectParameters.REVERB_DECAY], block[at + EffectParameters.REVERB_DAMPING]);
-        soften(0, dampingPart, even, odd);
-        soften(4, dampingPart, lastEven, lastOdd);
-        double width = block[at + EffectParameters.REVERB_WIDTH] / 100;
-        join(even, odd, lastEven, lastOdd, sum, 0.5 + 0.5 * width, 0.5 - 0.5 * width, left, right);
-        feedBack(0, wetLeft);
-        feedBack(1, wetRight);
-        reflect(block[at + EffectParameters.REVERB_EARLY], preDelay, left, right);
+        cuts.process(preLeft.samples, from, preRight.samples, from, fedLeft, fedRight, 0, SAMPLES);
+        diffuser.process(fedLeft, fedRight);
+        tank.process(fedLeft, fedRight, block[at + EffectParameters.REVERB_MODULATION] / 100, tailLeft, tailRight);
+        // What a small space gives back comes more often.
+        double level = LEVEL_OF_A_SECOND * Math.sqrt(tank.meanSeconds() / (CLOSEST + (1 - CLOSEST) * size));
+        join(kind.burst * level, kind.tail * level, block[at + EffectParameters.REVERB_WIDTH] / 100, left, right);
+        reflect(block[at + EffectParameters.REVERB_EARLY], preDelay, CLOSEST + (1 - CLOSEST) * size, left, right);
+        if (gated != ReverbGate.OFF) {
+            gate.close(left, right);
+        }
         preLeft.moveOn();
         preRight.moveOn();
     }
 
-    private void reflect(double levelDb, double preDelaySeconds, double[] left, double[] right) {
+    @Override
+    public double gapSeconds(double[] block, int at, double tempo) {
+        return preDelay(block, at, tempo) + LONGEST_GAP;
+    }
+
+    private static double preDelay(double[] block, int at, double tempo) {
+        int division = (int) block[at + EffectParameters.REVERB_DIVISION];
+        return division == 0 ? block[at + EffectParameters.REVERB_PRE_DELAY] : Math.min(0.6, Division.seconds(division, tempo));
+    }
+
+    /** The burst and the tail of both sides, brought together as far as the width asks for. */
+    private void join(double burst, double tail, double width, double[] left, double[] right) {
+        double straight = 0.5 + 0.5 * width;
+        double across = 0.5 - 0.5 * width;
+        for (int i = 0; i < SAMPLES; i++) {
+            double l = fedLeft[i] * burst + tailLeft[i] * tail;
+            double r = fedRight[i] * burst + tailRight[i] * tail;
+            left[i] = l * straight + r * across;
+            right[i] = r * straight + l * across;
+        }
+    }
+
+    private void reflect(double levelDb, double preDelaySeconds, double scale, double[] left, double[] right) {
         if (levelDb <= -48) {
             return;
         }
         double level = 0.5 * Polynomials.gainOfDb(levelDb);
-        double scale = SMALLEST + (1 - SMALLEST) * size / 100;
         for (int side = 0; side < 2; side++) {
             reflect(side, level, preDelaySeconds, scale, side == 0 ? left : right);
         }
@@ -127,115 +154,5 @@ final class Reverb implements Effect {
 
     private int early(int tap, double preDelaySeconds, double scale) {
         return preLeft.before((int) (sampleRate * (preDelaySeconds + scale * EARLY_SECONDS[tap])));
-    }
-
-    private void resize(double wanted) {
-        if (wanted == size) {
-            return;
-        }
-        size = wanted;
-        decayOfGains = -1;
-        double scale = SMALLEST + (1 - SMALLEST) * wanted / 100;
-        for (int k = 0; k < LINES; k++) {
-            lines[k].resize(Math.max(SAMPLES + 1, (int) (LENGTHS[k] * scale * sampleRate)));
-        }
-    }
-
-    private void tune(double decaySeconds, double dampingHz) {
-        if (dampingHz != dampingOfPart) {
-            dampingOfPart = dampingHz;
-            dampingPart = 1 - Polynomials.exp2(-9.064720283654388 * Math.min(0.49, dampingHz / sampleRate));
-        }
-        if (decaySeconds != decayOfGains) {
-            decayOfGains = decaySeconds;
-            for (int n = 0; n < LINES; n++) {
-                gains[n] = Polynomials.exp2(-9.965784284662087 * lines[n].length() / (decaySeconds * sampleRate));
-            }
-        }
-    }
-
-    /**
-     * The sum that goes back into all lines; and what goes out: first lines less last ones, even on the left and odd on the right, and
-     * a part of each across.
-     */
-    private static void join(double[] even, double[] odd, double[] lastEven, double[] lastOdd, double[] sum, double straight, double across,
-            double[] toLeft, double[] toRight) {
-        for (int i = 0; i < SAMPLES; i++) {
-            double l = even[i];
-            double r = odd[i];
-            double m = lastEven[i];
-            double n = lastOdd[i];
-            sum[i] = (l + r + m + n) * (2.0 / LINES);
-            double first = l - m;
-            double second = r - n;
-            toLeft[i] = first * straight + second * across;
-            toRight[i] = second * straight + first * across;
-        }
-    }
-
-    /**
-     * Takes the highs of what comes out of four lines away, at once, so that their chains overlap; it stays in its place until it is fed
-     * back. And sums them, even and odd ones apart.
-     */
-    private void soften(int k, double part, double[] sumEven, double[] sumOdd) {
-        double[] lineOne = lines[k].samples;
-        double[] lineTwo = lines[k + 1].samples;
-        double[] lineThree = lines[k + 2].samples;
-        double[] lineFour = lines[k + 3].samples;
-        int fromOne = lines[k].at();
-        int fromTwo = lines[k + 1].at();
-        int fromThree = lines[k + 2].at();
-        int fromFour = lines[k + 3].at();
-        double gainOne = gains[k] * part;
-        double gainTwo = gains[k + 1] * part;
-        double gainThree = gains[k + 2] * part;
-        double gainFour = gains[k + 3] * part;
-        double d = damp[k];
-        double e = damp[k + 1];
-        double f = damp[k + 2];
-        double g = damp[k + 3];
-        double rest = 1 - part;
-        for (int i = 0; i < SAMPLES; i++) {
-            d = lineOne[fromOne + i] * gainOne + d * rest;
-            e = lineTwo[fromTwo + i] * gainTwo + e * rest;
-            f = lineThree[fromThree + i] * gainThree + f * rest;
-            g = lineFour[fromFour + i] * gainFour + g * rest;
-            lineOne[fromOne + i] = d;
-            lineTwo[fromTwo + i] = e;
-            lineThree[fromThree + i] = f;
-            lineFour[fromFour + i] = g;
-            sumEven[i] = d + f;
-            sumOdd[i] = e + g;
-        }
-        damp[k] = d + 1e-20;
-        damp[k + 1] = e + 1e-20;
-        damp[k + 2] = f + 1e-20;
-        damp[k + 3] = g + 1e-20;
-    }
-
-    /** Feeds every second line from one on: what comes in goes into the first and third of them, and with the other sign into the others. */
-    private void feedBack(int k, double[] in) {
-        double[] one = lines[k].samples;
-        double[] two = lines[k + 2].samples;
-        double[] three = lines[k + 4].samples;
-        double[] four = lines[k + 6].samples;
-        int atOne = lines[k].at();
-        int atTwo = lines[k + 2].at();
-        int atThree = lines[k + 4].at();
-        int atFour = lines[k + 6].at();
-        double[] all = sum;
-        for (int i = 0; i < SAMPLES; i++) {
-            double half = in[i] * 0.5;
-            double s = all[i];
-            double added = half - s;
-            double taken = half + s;
-            one[atOne + i] = one[atOne + i] + added;
-            two[atTwo + i] = two[atTwo + i] - taken;
-            three[atThree + i] = three[atThree + i] + added;
-            four[atFour + i] = four[atFour + i] - taken;
-        }
-        for (int n = k; n < LINES; n += 2) {
-            lines[n].moveOn();
-        }
     }
 }

@@ -1,12 +1,15 @@
 package gentlecomet.sound.effect;
 
+import static gentlecomet.sound.effect.InSlot.RATE;
+import static gentlecomet.sound.effect.InSlot.gainDb;
+import static gentlecomet.sound.effect.InSlot.sine;
+import static gentlecomet.sound.effect.InSlot.through;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gentlecomet.sound.engine.Engine;
 import gentlecomet.sound.engine.Played;
 import gentlecomet.sound.engine.Spectrum;
-import gentlecomet.sound.parameter.EffectParameters;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.patch.Patch;
@@ -23,39 +26,6 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** Effects measured alone, in their slot, against published curves. */
 class EffectsTest {
-
-    private static final double RATE = 48000;
-
-    /** Left and right of a signal after the effect in slot 1 of a patch. */
-    private static double[][] through(int frames, IntToDoubleFunction signal, String... changes) {
-        double[] image = PatchImage.of(Played.patch(changes));
-        EffectSlot slot = new EffectSlot(RATE);
-        int at = PatchParameters.effect(0);
-        slot.equip((int) image[at + EffectParameters.TYPE]);
-        slot.reset();
-        double[][] out = new double[2][frames];
-        double[] left = new double[EffectStep.SAMPLES];
-        double[] right = new double[EffectStep.SAMPLES];
-        for (int start = 0; start + left.length <= frames; start += left.length) {
-            for (int i = 0; i < left.length; i++) {
-                left[i] = signal.applyAsDouble(start + i);
-                right[i] = left[i];
-            }
-            slot.process(image, at, image[PatchParameters.TEMPO], left, right);
-            System.arraycopy(left, 0, out[0], start, left.length);
-            System.arraycopy(right, 0, out[1], start, right.length);
-        }
-        return out;
-    }
-
-    private static IntToDoubleFunction sine(double hz, double level) {
-        return i -> level * Math.sin(2 * Math.PI * hz * i / RATE);
-    }
-
-    private static double gainDb(double hz, String... changes) {
-        double[] out = through(48000, sine(hz, 0.1), changes)[0];
-        return Spectrum.db(Played.rms(out, 24000, 48000) / 0.1 * Math.sqrt(2));
-    }
 
     /** W3C Audio EQ Cookbook: a bell has its gain at its frequency, a shelf half of its gain in dB there, a Butterworth cut -3 dB. */
     @Test

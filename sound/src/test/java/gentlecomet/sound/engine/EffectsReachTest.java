@@ -33,7 +33,7 @@ class EffectsReachTest {
     private static final Map<String, List<String>> AT_WORK = Map.of(
             "drive", List.of("drive.tone=4k"),
             "delay", List.of("delay.timeLeft=40 ms", "delay.timeRight=60 ms", "delay.modulationDepth=1 ms", "delay.modulationRate=4"),
-            "reverb", List.of("reverb.early=-6", "reverb.highCut=9k", "reverb.width=70"),
+            "reverb", List.of("reverb.early=-6", "reverb.highCut=9k", "reverb.width=70", "reverb.gate=byLevel", "reverb.gateHold=60 ms"),
             "equaliser", List.of("equaliser.lowSlope=12dB", "equaliser.lowCut=150", "equaliser.highSlope=24dB", "equaliser.highCut=9k",
                     "equaliser.lowGain=6", "equaliser.highGain=-6", "equaliser.gain1=6", "equaliser.gain2=-6", "equaliser.gain3=6", "equaliser.gain4=-6"),
             "compressor", List.of("compressor.threshold=-18", "compressor.knee=12"),

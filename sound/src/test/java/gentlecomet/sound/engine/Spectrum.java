@@ -26,6 +26,40 @@ public final class Spectrum {
         binHz = sampleRate / length;
     }
 
+    /** Powers of all bins of a stretch, without a window. */
+    public static double[] powers(double[] samples, int from, int length) {
+        double[] data = java.util.Arrays.copyOfRange(samples, from, from + length);
+        new DoubleFFT_1D(length).realForward(data);
+        double[] power = new double[length / 2];
+        for (int k = 1; k < power.length; k++) {
+            power[k] = data[2 * k] * data[2 * k] + data[2 * k + 1] * data[2 * k + 1];
+        }
+        return power;
+    }
+
+    /** What of a sound lies between two frequencies, cut out of its spectrum; the sides fall over a tenth of their frequency, as a raised cosine. */
+    public static double[] band(double[] samples, double fromHz, double toHz, double sampleRate) {
+        int length = Integer.highestOneBit(2 * samples.length - 1) * 2;
+        double[] data = java.util.Arrays.copyOf(samples, length);
+        DoubleFFT_1D fourier = new DoubleFFT_1D(length);
+        fourier.realForward(data);
+        data[0] = 0;
+        data[1] = 0;
+        for (int k = 1; k < length / 2; k++) {
+            double hz = k * sampleRate / length;
+            double part = side(hz / fromHz) * side(toHz / hz);
+            data[2 * k] *= part;
+            data[2 * k + 1] *= part;
+        }
+        fourier.realInverse(data, true);
+        return java.util.Arrays.copyOf(data, samples.length);
+    }
+
+    private static double side(double ratio) {
+        double place = Math.max(0, Math.min(1, (ratio - 0.95) / 0.1));
+        return 0.5 - 0.5 * Math.cos(Math.PI * place);
+    }
+
     /** Amplitude of the sine near a frequency: the energy of the main lobe around it. */
     public double amplitude(double hz) {
         int middle = (int) Math.round(hz / binHz);
