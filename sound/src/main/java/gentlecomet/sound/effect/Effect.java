@@ -27,6 +27,11 @@ interface Effect {
         process(block, at, tempo, left, right);
     }
 
+    /** How late the wet sound is, in samples, for effects that have to look ahead or change the sample rate; the slot makes the dry sound as late. At most 128. */
+    default int latency() {
+        return 0;
+    }
+
     /** How far the level is held down at this moment, in dB from 0 up; 0 for effects that hold nothing down. */
     default double reductionDb() {
         return 0;

@@ -12,10 +12,17 @@ public final class EffectSlot {
     private static final int SAMPLES = EffectStep.SAMPLES;
     /** Change of the mix in a step while a type is being exchanged: gone within 6 ms. */
     private static final double FADE = 0.25;
+    /** The same for an effect that is late: the dry sound has a way to go as well. */
+    private static final double SLOW_FADE = FADE / 4;
+    /** The longest that a wet sound is late, in samples. */
+    private static final int LATEST = 128;
 
     private final double sampleRate;
     private final double[] wetLeft = new double[SAMPLES];
     private final double[] wetRight = new double[SAMPLES];
+    private final double[] dryLeft = new double[LATEST + SAMPLES];
+    private final double[] dryRight = new double[LATEST + SAMPLES];
+    private int late;
     private int type = EffectParameters.NONE;
     private int nextType = EffectParameters.NONE;
     private Effect effect;
@@ -63,6 +70,7 @@ public final class EffectSlot {
     private void exchange() {
         if (nextType != type) {
             effect = next;
+            late = effect == null ? 0 : effect.latency();
             type = nextType;
             next = null;
             clean = true;
@@ -86,7 +94,8 @@ public final class EffectSlot {
             feed = 1;
             fresh = false;
         }
-        double wanted = leaving ? Math.max(0, mix - FADE) : Math.abs(asked - mix) <= FADE ? asked : mix + (asked > mix ? FADE : -FADE);
+        double fade = late > 0 ? SLOW_FADE : FADE;
+        double wanted = leaving ? Math.max(0, mix - fade) : Math.abs(asked - mix) <= fade ? asked : mix + (asked > mix ? fade : -fade);
         if (mix == 0 && wanted == 0) {
             if (!clean) {
                 effect.reset();
@@ -103,6 +112,10 @@ public final class EffectSlot {
         if (metered) {
             peakBefore = louder(peakBefore, left, right);
         }
+        if (late > 0) {
+            remember(left, dryLeft);
+            remember(right, dryRight);
+        }
         if (mix == 1 && wanted == 1 && feed == 1) {
             effect.process(block, at, tempo, left, right);
         } else {
@@ -113,6 +126,10 @@ public final class EffectSlot {
                 feedIn(left, right, wetLeft, wetRight, feed, (fed - feed) / SAMPLES);
                 feed = fed;
                 effect.process(block, at, tempo, wetLeft, wetRight);
+            }
+            if (late > 0) {
+                delayDry(left, dryLeft, mix, wanted);
+                delayDry(right, dryRight, mix, wanted);
             }
             blend(left, right, wetLeft, wetRight, mix, (wanted - mix) / SAMPLES);
         }
@@ -139,6 +156,27 @@ public final class EffectSlot {
             right[i] *= g;
         }
         gain = end;
+    }
+
+    /** The steps that came in last, for a dry sound that is as late as the wet one. */
+    private static void remember(double[] samples, double[] line) {
+        System.arraycopy(line, SAMPLES, line, 0, LATEST);
+        System.arraycopy(samples, 0, line, LATEST, SAMPLES);
+    }
+
+    /**
+     * What is mixed with a wet sound that is late is as late: else some frequencies would be lost between them. It becomes so over the first quarter of the mix, so that
+     * an effect that is mixed out or taken away leaves a sound that is not late.
+     */
+    private void delayDry(double[] samples, double[] line, double mixBefore, double mixAfter) {
+        double part = Math.min(1, 4 * mixBefore);
+        double slope = (Math.min(1, 4 * mixAfter) - part) / SAMPLES;
+        double[] ramp = EffectStep.RAMP;
+        int from = LATEST - late;
+        for (int i = 0; i < SAMPLES; i++) {
+            double now = samples[i];
+            samples[i] = now + (line[from + i] - now) * (part + slope * (ramp[i] + 1));
+        }
     }
 
     private static void feedIn(double[] left, double[] right, double[] wetLeft, double[] wetRight, double feed, double slope) {

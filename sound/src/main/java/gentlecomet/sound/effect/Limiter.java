@@ -49,6 +49,11 @@ final class Limiter implements Effect {
     }
 
     @Override
+    public int latency() {
+        return NEWEST - LEAVING;
+    }
+
+    @Override
     public void process(double[] block, int at, double tempo, double[] toLeft, double[] toRight) {
         double gain = gainOf.gainOfDb(block[at + EffectParameters.LIMITER_GAIN]);
         double ceiling = ceilingOf.gainOfDb(block[at + EffectParameters.LIMITER_CEILING]);

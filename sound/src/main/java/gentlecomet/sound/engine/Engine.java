@@ -234,7 +234,7 @@ public final class Engine {
             double[] wanted = panel.wantedLayer(layer);
             materials[layer].choose(wanted);
             if (wanted[LayerParameters.ON] == 1) {
-                pool.equip(wanted, sampleRate * MOST_OVERSAMPLING);
+                pool.equip(wanted, sampleRate * MOST_OVERSAMPLING, sampleRate * (1 << (int) panel.wanted(PatchParameters.OVERSAMPLING)));
             }
         }
         setting.tuning.set(panel.wanted(PatchParameters.TUNING), PatchImage.shape(panel.image(), Shapes.SCALE));

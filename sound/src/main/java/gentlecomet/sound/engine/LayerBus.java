@@ -29,8 +29,8 @@ final class LayerBus {
     private final double[] fastRight = new double[SAMPLES * MOST];
     private final double[] halfLeft = new double[SAMPLES * 2];
     private final double[] halfRight = new double[SAMPLES * 2];
-    private final HalfBand[] downLeft = {new HalfBand(), new HalfBand()};
-    private final HalfBand[] downRight = {new HalfBand(), new HalfBand()};
+    private final HalfBand[] downLeft = {HalfBand.wide(), new HalfBand()};
+    private final HalfBand[] downRight = {HalfBand.wide(), new HalfBand()};
     private int ringing;
 
     LayerBus(double sampleRate) {

@@ -65,10 +65,10 @@ final class Voice {
         }
     }
 
-    /** Makes ready what a layer's choices need, so that nothing has to be made while rendering. */
-    void equip(double[] layerBlock, double highestRate) {
+    /** Makes ready what a layer's choices need, so that nothing has to be made while rendering. @param rate of the voices in Hz, as the patch asks for it */
+    void equip(double[] layerBlock, double highestRate, double rate) {
         sources.equip(layerBlock);
-        filters.equip(layerBlock, highestRate);
+        filters.equip(layerBlock, highestRate, rate);
     }
 
     /**

@@ -15,9 +15,12 @@ final class VoiceFilters {
     private final VoiceFilter[] filters = {new VoiceFilter(), new VoiceFilter()};
     private final VoiceDrive drive = new VoiceDrive();
 
-    void equip(double[] layerBlock, double highestRate) {
+    void equip(double[] layerBlock, double highestRate, double rate) {
         for (int f = 0; f < filters.length; f++) {
             filters[f].equip((int) layerBlock[LayerParameters.filter(f) + FilterParameters.TYPE], highestRate);
+        }
+        if (layerBlock[LayerParameters.DRIVE_TYPE] != 0) {
+            drive.equip(rate);
         }
     }
 

@@ -23,9 +23,9 @@ final class VoicePool {
         }
     }
 
-    void equip(double[] layerBlock, double highestRate) {
+    void equip(double[] layerBlock, double highestRate, double rate) {
         for (Voice v : voices) {
-            v.equip(layerBlock, highestRate);
+            v.equip(layerBlock, highestRate, rate);
         }
     }
 

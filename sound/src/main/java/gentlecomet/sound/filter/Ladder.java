@@ -1,6 +1,5 @@
 package gentlecomet.sound.filter;
 
-import gentlecomet.sound.maths.CachedGain;
 import gentlecomet.sound.maths.Polynomials;
 
 /**
@@ -32,7 +31,8 @@ public final class Ladder {
     private static final int CHANNEL = 5;
 
     private final double[] memory = new double[2 * CHANNEL];
-    private final CachedGain lift = new CachedGain();
+    private double tunedFor = -1;
+    private double corner = 1;
     private double present;
     private double feedback;
     /** The h by whose powers the stages are divided. */
@@ -49,16 +49,22 @@ public final class Ladder {
         fresh = true;
     }
 
-    /** Feedback for a lift at the cutoff in dB: 1 / (1 - k/4). */
+    /** Feedback for a peak of so many dB above what is let through. */
     static double feedbackOf(double resonanceDb, boolean sings) {
-        return sings ? BEYOND : EDGE * (1 - Polynomials.gainOfDb(-resonanceDb));
+        return sings ? BEYOND : EDGE * (1 - Resonance.OF_LADDER.damping(resonanceDb));
     }
 
     /** Says where cutoff and feedback are to be at the end of the coming block. */
     public void aim(double cutoffHz, double resonanceDb, boolean sings, double sampleRate) {
+        if (resonanceDb != tunedFor) {
+            tunedFor = resonanceDb;
+            wantedFeedback = feedbackOf(resonanceDb, sings);
+            corner = sings ? 1 : Resonance.OF_LADDER.corner(resonanceDb);
+        }
         double turns = cutoffHz / sampleRate;
-        wanted = Polynomials.trapezoidalPart(turns > HIGHEST ? HIGHEST : turns);
-        wantedFeedback = sings ? BEYOND : EDGE * (1 - lift.gainOfDb(-resonanceDb));
+        double atCutoff = Polynomials.trapezoidalPart(turns > HIGHEST ? HIGHEST : turns);
+        // h of a g that is so many times as large.
+        wanted = corner == 1 ? atCutoff : corner * atCutoff / (1 + (corner - 1) * atCutoff);
         if (fresh) {
             present = wanted;
             scaledBy = wanted;
@@ -369,7 +375,8 @@ public final class Ladder {
 
     /** Response in dB at a frequency for small signals, for pictures. */
     public static double responseDb(double frequencyHz, double cutoffHz, double resonanceDb, boolean sings, double sampleRate) {
-        double g = Polynomials.tanHalfTurns(Math.min(HIGHEST, cutoffHz / sampleRate));
+        double corner = sings ? 1 : Resonance.OF_LADDER.corner(resonanceDb);
+        double g = corner * Polynomials.tanHalfTurns(Math.min(HIGHEST, cutoffHz / sampleRate));
         double w = Polynomials.tanHalfTurns(Math.min(HIGHEST, frequencyHz / sampleRate)) / g;
         double k = Math.min(3.995, feedbackOf(resonanceDb, sings));
         // (1 + i w)^4 + k

@@ -1,23 +1,18 @@
 package gentlecomet.sound.filter;
 
-import gentlecomet.sound.maths.CachedGain;
 import gentlecomet.sound.maths.Polynomials;
 import gentlecomet.sound.parameter.FilterParameters;
 
 /**
  * Low-pass, high-pass, band-pass and notch of 12 or 24 dB per octave for a pair of channels: one or two state-variable
  * sections without delay in the loop (trapezoidal integration; A. Simper, 2013, "Linear trapezoidal integrated state variable
- * filter"). Without resonance low-pass and high-pass are Butterworth filters, -3 dB at the cutoff; resonance lifts the
- * level at the cutoff by that many dB. At {@link FilterParameters#SINGING_DB} and above it oscillates by itself; the damping
+ * filter"). Without resonance low-pass and high-pass are Butterworth filters, -3 dB at the cutoff; resonance puts a
+ * peak of that many dB on the cutoff ({@link Resonance}; a notch it makes narrower). At {@link FilterParameters#SINGING_DB} and above it oscillates by itself; the damping
  * then grows with the level of the oscillation (as in B. van der Pol's oscillator, 1926), which holds the level and not the
  * pitch. Coefficients move in a straight line over each control step.
  */
 public final class StateVariable {
 
-    /** 1/Q of the two sections of a fourth-order Butterworth filter: 2 cos(pi/8) and 2 sin(pi/8). */
-    private static final double FIRST_DAMPING = 1.8477590650225735;
-    private static final double SECOND_DAMPING = 0.7653668647301796;
-    private static final double SINGLE_DAMPING = 1.4142135623730951;
     private static final double BAND_DAMPING = 1;
     private static final double HIGHEST = 0.49;
     /** Damping of a singing filter at silence, and how it grows with the square of the band signal. */
@@ -30,7 +25,10 @@ public final class StateVariable {
     private final double[] memory = new double[8];
     private final double[] present = new double[8];
     private final double[] wanted = new double[8];
-    private final CachedGain liftGain = new CachedGain();
+    private double dampedFor = -1;
+    private int dampedType;
+    private double damping;
+    private double corner;
     private boolean fresh = true;
 
     /** Forgets everything. */
@@ -51,13 +49,18 @@ public final class StateVariable {
     public void process(double[] left, double[] right, int frames, int type, double cutoffHz, double resonanceDb, double sampleRate) {
         boolean sings = resonanceDb >= FilterParameters.SINGING_DB;
         boolean steep = steep(type);
-        double g = Polynomials.tanHalfTurns(Math.min(HIGHEST, cutoffHz / sampleRate));
-        double lift = liftGain.gainOfDb(-Math.min(resonanceDb, FilterParameters.SINGING_DB));
+        if (resonanceDb != dampedFor || type != dampedType) {
+            dampedFor = resonanceDb;
+            dampedType = type;
+            damping = damping(type, resonanceDb);
+            corner = corner(type, resonanceDb);
+        }
+        double g = Polynomials.tanHalfTurns(Math.min(HIGHEST, cutoffHz / sampleRate)) * corner;
         if (steep) {
-            one(wanted, 0, g, firstDamping(type, lift));
-            one(wanted, 4, g, secondDamping(type) * lift);
+            one(wanted, 0, g, passes(type) ? Resonance.FIRST_DAMPING : BAND_DAMPING);
+            one(wanted, 4, g, damping);
         } else {
-            one(wanted, 0, g, singleDamping(type) * lift);
+            one(wanted, 0, g, damping);
         }
         if (fresh) {
             for (int i = 0; i < present.length; i++) {
@@ -166,16 +169,26 @@ public final class StateVariable {
                 || type == FilterParameters.HIGH_PASS_12;
     }
 
-    private static double singleDamping(int type) {
-        return passes(type) ? SINGLE_DAMPING : BAND_DAMPING;
+    /** Damping of a single section, or of the second of two. */
+    private static double damping(int type, double resonanceDb) {
+        return passes(type) ? of(type).damping(resonanceDb) : BAND_DAMPING * Polynomials.gainOfDb(-Math.min(resonanceDb, FilterParameters.SINGING_DB));
     }
 
-    private static double firstDamping(int type, double lift) {
-        return passes(type) ? FIRST_DAMPING : BAND_DAMPING;
+    /** Corner over cutoff. */
+    private static double corner(int type, double resonanceDb) {
+        if (!passes(type) || resonanceDb >= FilterParameters.SINGING_DB) {
+            return 1;
+        }
+        double above = of(type).corner(resonanceDb);
+        return highPass(type) ? 1 / above : above;
     }
 
-    private static double secondDamping(int type) {
-        return passes(type) ? SECOND_DAMPING : BAND_DAMPING;
+    private static Resonance of(int type) {
+        return steep(type) ? Resonance.OF_24 : Resonance.OF_12;
+    }
+
+    private static boolean highPass(int type) {
+        return type == FilterParameters.HIGH_PASS_12 || type == FilterParameters.HIGH_PASS_24;
     }
 
     private void section(double[] left, double[] right, int frames, int type, int c, int m) {
@@ -210,7 +223,7 @@ public final class StateVariable {
             }
         } else {
             // Output is m0 input + m1 band + m2 low.
-            boolean high = type == FilterParameters.HIGH_PASS_12 || type == FilterParameters.HIGH_PASS_24;
+            boolean high = highPass(type);
             boolean notch = type == FilterParameters.NOTCH_12 || type == FilterParameters.NOTCH_24;
             double m0 = high || notch ? 1 : 0;
             double m1 = high || notch ? -k : BAND_DAMPING;
@@ -242,7 +255,7 @@ public final class StateVariable {
     /** A section whose damping starts below zero and grows with its own level. */
     private void singing(double[] left, double[] right, int frames, int type, int c, int m, double gWanted) {
         double low = type == FilterParameters.LOW_PASS_24 || type == FilterParameters.LOW_PASS_12 ? 1 : 0;
-        boolean highs = type == FilterParameters.HIGH_PASS_12 || type == FilterParameters.HIGH_PASS_24;
+        boolean highs = highPass(type);
         boolean notch = type == FilterParameters.NOTCH_12 || type == FilterParameters.NOTCH_24;
         double through = highs || notch ? 1 : 0;
         double lowTaken = highs ? -1 : low;
@@ -283,11 +296,10 @@ public final class StateVariable {
 
     /** Response in dB at a frequency, from the same coefficients' transfer function, for pictures. */
     public static double responseDb(int type, double frequencyHz, double cutoffHz, double resonanceDb, double sampleRate) {
-        double g = Polynomials.tanHalfTurns(Math.min(HIGHEST, cutoffHz / sampleRate));
+        double g = Polynomials.tanHalfTurns(Math.min(HIGHEST, cutoffHz / sampleRate)) * corner(type, resonanceDb);
         double w = Polynomials.tanHalfTurns(Math.min(HIGHEST, frequencyHz / sampleRate)) / g;
-        double lift = Polynomials.gainOfDb(-Math.min(resonanceDb, FilterParameters.SINGING_DB));
-        double power = steep(type) ? sectionPower(type, w, firstDamping(type, lift)) * sectionPower(type, w, secondDamping(type) * lift)
-                : sectionPower(type, w, singleDamping(type) * lift);
+        double second = sectionPower(type, w, damping(type, resonanceDb));
+        double power = steep(type) ? sectionPower(type, w, passes(type) ? Resonance.FIRST_DAMPING : BAND_DAMPING) * second : second;
         return Math.max(-120, Polynomials.dbOfGain(Math.sqrt(power)));
     }
 

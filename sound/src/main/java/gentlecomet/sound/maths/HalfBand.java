@@ -1,21 +1,44 @@
 package gentlecomet.sound.maths;
 
 /**
- * A linear-phase filter at half of the band, for doubling and halving the sample rate of one channel: a Kaiser-windowed sinc of
- * {@link #TAPS} taps (J. F. Kaiser, 1974), flat to 0.39 and closed (-78 dB) from 0.61 of the lower sample rate on. One
- * instance for one direction of one channel.
+ * A linear-phase filter at half of the band, for doubling and halving the sample rate of one channel: a Kaiser-windowed sinc (J. F. Kaiser, 1974) that takes 100 dB away.
+ * The steep one is flat to 0.39 and closed from 0.61 of the lower sample rate on; the wide one, for rates at which there is nothing between, is flat to 0.25 and closed from
+ * 0.75 on. One instance for one direction of one channel.
  */
 public final class HalfBand {
 
-    private static final int TAPS = 47;
-    private static final double BETA = 8;
-    /** Delay in samples of the doubled rate. */
-    public static final int DELAY = TAPS / 2;
-
-    private static final double[] KERNEL = kernel();
+    private static final double BETA = 10.06;
+    private static final double[] STEEP = kernel(59);
+    private static final double[] WIDE = kernel(27);
     private static final int HISTORY = 64;
 
     private final double[] past = new double[HISTORY + 256];
+    /** Every other tap of one half of the kernel, from its end to beside its middle; it is symmetric, and zero between. */
+    private final double[] taps;
+    private final int delay;
+
+    /** A steep one. */
+    public HalfBand() {
+        this(STEEP);
+    }
+
+    private HalfBand(double[] kernel) {
+        delay = kernel.length / 2;
+        taps = new double[(delay + 1) / 2];
+        for (int k = 0; k < taps.length; k++) {
+            taps[k] = kernel[2 * k];
+        }
+    }
+
+    /** For rates at which nothing lies between a quarter and three quarters of the lower one. */
+    public static HalfBand wide() {
+        return new HalfBand(WIDE);
+    }
+
+    /** Delay in samples of the doubled rate. */
+    public int delay() {
+        return delay;
+    }
 
     /** Forgets everything. */
     public void reset() {
@@ -27,19 +50,21 @@ public final class HalfBand {
     /** Writes twice as many samples as it reads. @param frames read from {@code in}, at most 128 */
     public void doubled(double[] in, double[] out, int frames) {
         double[] line = past;
-        double[] kernel = KERNEL;
+        double[] half = taps;
         for (int i = 0; i < frames; i++) {
             line[HISTORY + i] = in[i];
         }
-        int half = TAPS / 2;
+        int middle = delay / 2;
+        int span = 2 * half.length - 1;
         for (int i = 0; i < frames; i++) {
-            // The kernel is zero at even distances from its middle, except in the middle itself (an odd one here).
+            int newest = HISTORY + i;
+            int oldest = newest - span;
             double even = 0;
-            for (int k = 0, at = HISTORY + i; k < TAPS; k += 2, at--) {
-                even += kernel[k] * line[at];
+            for (int k = 0; k < half.length; k++) {
+                even += half[k] * (line[newest - k] + line[oldest + k]);
             }
             out[2 * i] = 2 * even;
-            out[2 * i + 1] = line[HISTORY + i - half / 2];
+            out[2 * i + 1] = line[newest - middle];
         }
         keep(line, frames);
     }
@@ -47,17 +72,18 @@ public final class HalfBand {
     /** Writes half as many samples as it reads. @param frames written to {@code out}, at most 128 */
     public void halved(double[] in, double[] out, int frames) {
         double[] line = past;
-        double[] kernel = KERNEL;
+        double[] half = taps;
         int count = 2 * frames;
         for (int i = 0; i < count; i++) {
             line[HISTORY + i] = in[i];
         }
-        int half = TAPS / 2;
+        int span = 2 * delay;
         for (int i = 0; i < frames; i++) {
             int newest = HISTORY + 2 * i + 1;
-            double sum = 0.5 * line[newest - half];
-            for (int k = 0, at = newest; k < TAPS; k += 2, at -= 2) {
-                sum += kernel[k] * line[at];
+            int oldest = newest - span;
+            double sum = 0.5 * line[newest - delay];
+            for (int k = 0; k < half.length; k++) {
+                sum += half[k] * (line[newest - 2 * k] + line[oldest + 2 * k]);
             }
             out[i] = sum;
         }
@@ -70,11 +96,11 @@ public final class HalfBand {
         }
     }
 
-    private static double[] kernel() {
-        double[] kernel = new double[TAPS];
-        int half = TAPS / 2;
+    private static double[] kernel(int length) {
+        double[] kernel = new double[length];
+        int half = length / 2;
         double sum = 0;
-        for (int k = 0; k < TAPS; k++) {
+        for (int k = 0; k < length; k++) {
             int t = k - half;
             double x = (double) t / (half + 1);
             double window = besselI0(BETA * Math.sqrt(1 - x * x)) / besselI0(BETA);
@@ -83,7 +109,7 @@ public final class HalfBand {
             sum += t == 0 ? 0 : kernel[k];
         }
         // The taps beside the middle add up to exactly one half, as the middle does.
-        for (int k = 0; k < TAPS; k++) {
+        for (int k = 0; k < length; k++) {
             kernel[k] = k == half ? 0.5 : kernel[k] * 0.5 / sum;
         }
         return kernel;

@@ -17,6 +17,7 @@ public final class EffectParameters {
 
     public static final int DRIVE_SHAPE;
     public static final int DRIVE_AMOUNT;
+    public static final int DRIVE_LOW_CUT;
     public static final int DRIVE_TONE;
     public static final int DRIVE_LEVEL;
     public static final int BITCRUSHER_BITS;
@@ -132,6 +133,7 @@ public final class EffectParameters {
         g.when(TYPE, "drive");
         DRIVE_SHAPE = g.choice("drive.shape", "Shape", "soft", "hard", "fold", "tape", "tube");
         DRIVE_AMOUNT = g.number("drive.amount", "Drive", Unit.DECIBELS, Taper.LINEAR, 0, 48, 12);
+        DRIVE_LOW_CUT = g.number("drive.lowCut", "Low cut", Unit.HERTZ, Taper.LOGARITHMIC, 20, 2000, 20);
         DRIVE_TONE = g.number("drive.tone", "Tone", Unit.HERTZ, Taper.LOGARITHMIC, 500, 20000, 20000);
         DRIVE_LEVEL = g.number("drive.level", "Output", Unit.DECIBELS, Taper.LINEAR, -36, 12, 0);
         g.when(TYPE, "bitcrusher");

@@ -92,8 +92,11 @@ class SumsTest {
         double[] alone = note(wet);
         double[] mixed = note(wet.withValue(Parameters.find("effect1.mix"), 30));
         double most = 0;
+        // What looks ahead, or changes the sample rate, has a dry sound that is as late as the wet one.
+        int late = type.equals("drive") ? 35 : type.equals("limiter") ? 72 : 0;
         for (int i = 0; i < dry.length; i++) {
-            assertEquals(0.7 * dry[i] + 0.3 * alone[i], mixed[i], 1e-9, "frame " + i);
+            double then = i % FRAMES < late ? 0 : dry[i - late];
+            assertEquals(0.7 * then + 0.3 * alone[i], mixed[i], 1e-9, "frame " + i);
             most = Math.max(most, Math.abs(alone[i] - dry[i]));
         }
         assertTrue(most > 1e-4, "it does something: " + most);
