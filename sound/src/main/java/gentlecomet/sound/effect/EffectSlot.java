@@ -56,10 +56,7 @@ public final class EffectSlot {
     /** Silences it and takes the effect that is ready at once. */
     public void reset() {
         exchange();
-        if (effect != null && !clean) {
-            effect.reset();
-        }
-        clean = true;
+        clean();
         fresh = true;
         mix = 0;
         gain = 1;
@@ -67,8 +64,22 @@ public final class EffectSlot {
         peakAfter = 0;
     }
 
+    /** Forgets what has been played. */
+    private void clean() {
+        if (effect == null || clean) {
+            return;
+        }
+        effect.reset();
+        for (int i = 0; i < dryLeft.length && late > 0; i++) {
+            dryLeft[i] = 0;
+            dryRight[i] = 0;
+        }
+        clean = true;
+    }
+
     private void exchange() {
         if (nextType != type) {
+            clean();
             effect = next;
             late = effect == null ? 0 : effect.latency();
             type = nextType;
@@ -97,10 +108,7 @@ public final class EffectSlot {
         double fade = late > 0 ? SLOW_FADE : FADE;
         double wanted = leaving ? Math.max(0, mix - fade) : Math.abs(asked - mix) <= fade ? asked : mix + (asked > mix ? fade : -fade);
         if (mix == 0 && wanted == 0) {
-            if (!clean) {
-                effect.reset();
-                clean = true;
-            }
+            clean();
             gain = 1;
             return;
         }
