@@ -26,6 +26,10 @@ final class BlepTables {
     private static final double KAISER_BETA = 9.0;
 
     private final double[] step = new double[(PHASES + 1) * TAPS];
+    /** The same for what changes by a slope, a curvature and the change of one. */
+    private final double[] slope = new double[(PHASES + 1) * TAPS];
+    private final double[] curve = new double[(PHASES + 1) * TAPS];
+    private final double[] twist = new double[(PHASES + 1) * TAPS];
     /** Changes from sample to sample: of a whole step, and of the correction of a change of slope. */
     private final double[] stepChanges = new double[(PHASES + 1) * CHANGES];
     private final double[] slopeChanges = new double[(PHASES + 1) * CHANGES];
@@ -49,6 +53,8 @@ final class BlepTables {
             double end = i == cells / 2 ? residual[i] + 1 : residual[i];
             bend[i] = bend[i - 1] + 0.5 * (residual[i - 1] + end) / FINE;
         }
+        double[] second = integral(bend);
+        double[] third = integral(second);
         int stride = FINE / PHASES;
         for (int phase = 0; phase <= PHASES; phase++) {
             for (int tap = 0; tap < TAPS; tap++) {
@@ -56,6 +62,9 @@ final class BlepTables {
                 // A correction that ends exactly on the middle belongs to the sample before the step.
                 boolean beforeStep = phase == PHASES && tap == LAG - 1;
                 step[phase * TAPS + tap] = residual[at] + (beforeStep ? 1 : 0);
+                slope[phase * TAPS + tap] = bend[at];
+                curve[phase * TAPS + tap] = second[at];
+                twist[phase * TAPS + tap] = third[at];
                 double whole = step[phase * TAPS + tap] + (tap >= LAG ? 1 : 0);
                 int change = phase * CHANGES + tap;
                 stepChanges[change] += whole;
@@ -65,6 +74,40 @@ final class BlepTables {
             }
             stepChanges[phase * CHANGES + TAPS] += 1;
         }
+    }
+
+    /** What rises from nothing, and comes back to nothing at its end: the little that the window leaves is taken off in a straight line. */
+    private static double[] integral(double[] of) {
+        double[] sum = new double[of.length];
+        for (int i = 1; i < of.length; i++) {
+            sum[i] = sum[i - 1] + 0.5 * (of[i - 1] + of[i]) / FINE;
+        }
+        double left = sum[of.length - 1];
+        for (int i = 0; i < of.length; i++) {
+            sum[i] -= left * i / (of.length - 1);
+        }
+        return sum;
+    }
+
+    /**
+     * Adds the corrections of a sine that goes on from another place of its cycle to the two channels of an outlet: of its value and its first three derivatives, of which
+     * the later two follow from the first two. Arguments as in {@link #addStep}.
+     *
+     * @param height  the new value less the old one
+     * @param rise    the same of the slopes, in level per sample
+     * @param radians per sample
+     */
+    void addSineStep(SourceOutput to, int first, double distance, double height, double rise, double radians, double levelLeft, double levelRight) {
+        double less = -radians * radians;
+        addStep(to, first, distance, height * levelLeft, height * levelRight);
+        add(slope, TAPS, to.left, to.right, to.at + first, distance, rise * levelLeft, rise * levelRight);
+        add(curve, TAPS, to.left, to.right, to.at + first, distance, less * height * levelLeft, less * height * levelRight);
+        add(twist, TAPS, to.left, to.right, to.at + first, distance, less * rise * levelLeft, less * rise * levelRight);
+    }
+
+    /** Adds the correction of a change of slope, in level per sample, to the two channels of an outlet. Arguments as in {@link #addStep}. */
+    void addSlope(SourceOutput to, int first, double distance, double changeLeft, double changeRight) {
+        add(slope, TAPS, to.left, to.right, to.at + first, distance, changeLeft, changeRight);
     }
 
     /**

@@ -16,6 +16,9 @@ public final class WaveTable {
     static final int[] COUNTS = {1, 2, 3, 5, 8, 13, 21, 34, 55, 89, 144, 233, 377, HARMONICS};
     private static final int SMALLEST = 2048;
     private static final int POINTS_PER_HARMONIC = 13;
+    /** Versions of few harmonics are for high keys, where what a straight line between two points makes wrong folds to where it is heard. */
+    private static final int POINTS_PER_LOW_HARMONIC = 256;
+    private static final int ENOUGH_POINTS = 8192;
     /** No alias below this frequency. */
     private static final double CLEAN_HZ = 20000;
     private static final double HIGHEST_HZ = 28000;
@@ -74,7 +77,7 @@ public final class WaveTable {
     private static float[] cycle(double[] levels, double[] phases, int harmonics) {
         int count = Math.min(harmonics, levels.length);
         int size = SMALLEST;
-        while (size < POINTS_PER_HARMONIC * count) {
+        while (size < POINTS_PER_HARMONIC * count || size < ENOUGH_POINTS && size < POINTS_PER_LOW_HARMONIC * count) {
             size *= 2;
         }
         double[] re = new double[size];

@@ -9,6 +9,9 @@ final class WavetableOscillator {
 
     private static final int SAMPLES = ControlStep.SAMPLES;
     private static final int LAG = BlepTables.LAG;
+    private static final double TWO_PI = 6.283185307179586;
+    /** Part of a cycle over which the slope of a table is read at least: two of its points. */
+    private static final double NEAR = 2.0 / 2048;
 
     private WavetableOscillator() {
     }
@@ -110,10 +113,9 @@ final class WavetableOscillator {
             while (reset < count && resets.at(reset) <= i) {
                 double when = resets.at(reset);
                 double late = i - when;
-                double old = phase - step * late + bend[i];
-                double fresh = restart + bend[i];
-                double height = value(one, two, mix, pulse, pulseWidth, fresh) - value(one, two, mix, pulse, pulseWidth, old);
-                steps.addStep(to, i, late, l * height, r * height);
+                double pace = step + bend[i] - bend[i == 0 ? 0 : i - 1];
+                double moved = bend[i] - (pace - step) * late;
+                jump(steps, to, i, late, one, two, mix, pulse, pulseWidth, phase - step * late + moved, restart + moved, pace, l, r);
                 phase = restart + step * late;
                 reset++;
             }
@@ -128,15 +130,36 @@ final class WavetableOscillator {
         while (reset < count) {
             // A reset between the last sample and the end of the step: its jump belongs to the next step's first sample.
             double late = SAMPLES - resets.at(reset);
-            double old = phase - step * late;
-            double height = value(one, two, mix, pulse, pulseWidth, restart) - value(one, two, mix, pulse, pulseWidth, old);
-            steps.addStep(to, SAMPLES, late, l * height, r * height);
+            double pace = step + bend[SAMPLES - 1] - bend[SAMPLES - 2];
+            double moved = bend[SAMPLES - 1] + (pace - step) * (1 - late);
+            jump(steps, to, SAMPLES, late, one, two, mix, pulse, pulseWidth, phase - step * late + moved, restart + moved, pace, l, r);
             phase = restart + step * late;
             reset++;
         }
         phases[copy] = phase - Math.floor(phase);
         echoes[2 * copy] = e1;
         echoes[2 * copy + 1] = e2;
+    }
+
+    /** The corrections of a wave that goes on from another place of its cycle. @param pace cycles per sample */
+    private static void jump(BlepTables steps, SourceOutput to, int first, double late, float[] one, float[] two, double mix, boolean pulse, double pulseWidth,
+            double old, double fresh, double pace, double l, double r) {
+        double height = value(one, two, mix, pulse, pulseWidth, fresh) - value(one, two, mix, pulse, pulseWidth, old);
+        if (one == null) {
+            double radians = TWO_PI * pace;
+            double rise = radians * (Polynomials.cosCycles(fresh) - Polynomials.cosCycles(old));
+            steps.addSineStep(to, first, late, height, rise, radians, l, r);
+        } else {
+            double rise = slope(one, two, mix, pulse, pulseWidth, fresh, pace) - slope(one, two, mix, pulse, pulseWidth, old, pace);
+            steps.addStep(to, first, late, l * height, r * height);
+            steps.addSlope(to, first, late, l * rise, r * rise);
+        }
+    }
+
+    /** How a table rises in a sample, from a hundredth of one before a place to one after it. */
+    private static double slope(float[] one, float[] two, double mix, boolean pulse, double pulseWidth, double phase, double pace) {
+        double near = Math.max(NEAR, 0.02 * Math.abs(pace));
+        return pace / near * (value(one, two, mix, pulse, pulseWidth, phase + 0.5 * near) - value(one, two, mix, pulse, pulseWidth, phase - 0.5 * near));
     }
 
     private static double value(float[] one, float[] two, double mix, boolean pulse, double pulseWidth, double phase) {

@@ -84,8 +84,8 @@ class BendingTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"saw,2x", "pulse,2x", "sine,2x"})
-    void syncAtC7AliasesLittleAtTwiceTheRate(String wave, String oversampling) {
+    @CsvSource({"saw,1x", "pulse,1x", "triangle,1x", "sine,1x", "sine,2x", "saw,2x"})
+    void syncAtC7AliasesLittle(String wave, String oversampling) {
         double f = 440 * Math.pow(2, (96 - 69) / 12.0);
         double[] sound = sound(96, 80000, 48000, "layer1.source1.wave=" + wave, "layer1.source1.ratio=1.37", "layer1.source1.sync=source2",
                 "performance.oversampling=" + oversampling);
@@ -94,7 +94,8 @@ class BendingTest {
         for (int n = 1; n < 8; n++) {
             strongest = Math.max(strongest, spectrum.amplitude(n * f));
         }
-        assertTrue(Spectrum.db(spectrum.strongestBetweenHarmonics(f, 20000) / strongest) < -50,
+        System.out.printf("SYNC %s %s %.1f%n", wave, oversampling, Spectrum.db(spectrum.strongestBetweenHarmonics(f, 20000) / strongest));
+        assertTrue(Spectrum.db(spectrum.strongestBetweenHarmonics(f, 20000) / strongest) < -80,
                 "alias at " + Spectrum.db(spectrum.strongestBetweenHarmonics(f, 20000) / strongest));
     }
 
