@@ -122,8 +122,12 @@ final class ReverbTank {
      * @param toLeft     is given what comes out of the even lines
      */
     void process(double[] fedLeft, double[] fedRight, double modulation, double[] toLeft, double[] toRight) {
-        lose(0, toLeft, toRight, false);
-        lose(HALF, toLeft, toRight, true);
+        for (int i = 0; i < SAMPLES; i++) {
+            toLeft[i] = 0;
+            toRight[i] = 0;
+        }
+        lose(0, toLeft, toRight);
+        lose(HALF, toLeft, toRight);
         for (int k = 0; k < HALF; k += 2) {
             joinAndFeed(k, fedLeft, fedRight);
         }
@@ -140,7 +144,7 @@ final class ReverbTank {
      * The loss of four lines and of their highs, in one loop so that their chains overlap; what comes out; and sums and differences of the four, two thirds of the
      * Hadamard matrix.
      */
-    private void lose(int n, double[] toLeft, double[] toRight, boolean more) {
+    private void lose(int n, double[] toLeft, double[] toRight) {
         double[] one = lines[n].samples;
         double[] two = lines[n + 1].samples;
         double[] three = lines[n + 2].samples;
@@ -165,7 +169,6 @@ final class ReverbTank {
         double k = memory[n + 1];
         double l = memory[n + 2];
         double m = memory[n + 3];
-        double before = more ? 1 : 0;
         for (int i = 0; i < SAMPLES; i++) {
             double v = one[atOne + i];
             double w = two[atTwo + i];
@@ -183,8 +186,8 @@ final class ReverbTank {
             double less = first - second;
             double sumToo = third + fourth;
             double lessToo = third - fourth;
-            toLeft[i] = before * toLeft[i] + (first - third);
-            toRight[i] = before * toRight[i] + (second - fourth);
+            toLeft[i] = first - third + toLeft[i];
+            toRight[i] = second - fourth + toRight[i];
             one[atOne + i] = sum + sumToo;
             two[atTwo + i] = less + lessToo;
             three[atThree + i] = sum - sumToo;

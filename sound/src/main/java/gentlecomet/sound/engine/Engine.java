@@ -4,6 +4,7 @@ import gentlecomet.sound.effect.EffectStep;
 import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.sound.parameter.SourceParameters;
 import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.patch.PatchImage;
 import gentlecomet.sound.source.Recording;
@@ -228,13 +229,23 @@ public final class Engine {
         equip();
     }
 
+    /** Which sources of a layer are ring-modulated, or may come to be so by a route or a macro. */
+    private boolean[] ringed(double[] wanted, int layer) {
+        boolean[] ringed = new boolean[LayerParameters.SOURCES];
+        for (int s = 0; s < ringed.length; s++) {
+            int place = LayerParameters.source(s) + SourceParameters.RING;
+            ringed[s] = wanted[place] > 0 || PatchImage.moves(panel.image(), Parameters.ofLayer(layer, place));
+        }
+        return ringed;
+    }
+
     /** Makes everything ready that the choices of the patch ask for, so that rendering only has to play. */
     private void equip() {
         for (int layer = 0; layer < Parameters.LAYERS; layer++) {
             double[] wanted = panel.wantedLayer(layer);
             materials[layer].choose(wanted);
             if (wanted[LayerParameters.ON] == 1) {
-                pool.equip(wanted, sampleRate * MOST_OVERSAMPLING, sampleRate * (1 << (int) panel.wanted(PatchParameters.OVERSAMPLING)));
+                pool.equip(wanted, ringed(wanted, layer), sampleRate * MOST_OVERSAMPLING, sampleRate * (1 << (int) panel.wanted(PatchParameters.OVERSAMPLING)));
             }
         }
         setting.tuning.set(panel.wanted(PatchParameters.TUNING), PatchImage.shape(panel.image(), Shapes.SCALE));

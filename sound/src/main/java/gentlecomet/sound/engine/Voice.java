@@ -65,9 +65,9 @@ final class Voice {
         }
     }
 
-    /** Makes ready what a layer's choices need, so that nothing has to be made while rendering. @param rate of the voices in Hz, as the patch asks for it */
-    void equip(double[] layerBlock, double highestRate, double rate) {
-        sources.equip(layerBlock);
+    /** Makes ready what a layer's choices need, so that nothing has to be made while rendering. @param ringed sources that are or may be ring-modulated @param rate of the voices in Hz, as the patch asks for it */
+    void equip(double[] layerBlock, boolean[] ringed, double highestRate, double rate) {
+        sources.equip(layerBlock, ringed);
         filters.equip(layerBlock, highestRate, rate);
     }
 

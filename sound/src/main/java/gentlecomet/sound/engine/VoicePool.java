@@ -23,9 +23,9 @@ final class VoicePool {
         }
     }
 
-    void equip(double[] layerBlock, double highestRate, double rate) {
+    void equip(double[] layerBlock, boolean[] ringed, double highestRate, double rate) {
         for (Voice v : voices) {
-            v.equip(layerBlock, highestRate, rate);
+            v.equip(layerBlock, ringed, highestRate, rate);
         }
     }
 

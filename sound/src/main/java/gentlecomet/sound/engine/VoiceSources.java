@@ -55,20 +55,20 @@ final class VoiceSources {
         line = new SharedBlepOscillator(shelf);
     }
 
-    /** Makes ready what the waves of a layer need. */
-    void equip(double[] layerBlock) {
+    /** Makes ready what the waves of a layer need. @param ringed sources that are or may be ring-modulated */
+    void equip(double[] layerBlock, boolean[] ringed) {
         for (int s = 0; s < SOURCES; s++) {
-            sources[s].equip((int) layerBlock[LayerParameters.source(s) + SourceParameters.WAVE]);
+            sources[s].equip((int) layerBlock[LayerParameters.source(s) + SourceParameters.WAVE], ringed[s]);
         }
     }
 
     /** Begins a note. @param hz at which it begins */
     void start(double[] voiceBlock, LayerMaterial material, NoteStart note, int seed, double hz) {
         for (int s = 0; s < SOURCES; s++) {
-            sources[s].start(material.sources[s], voiceBlock, LayerParameters.source(s), seed, s, note.seconds, hz);
+            sources[s].start(material.sources[s], voiceBlock, LayerParameters.source(s), seed, s, note.seconds, hz, note.rate);
         }
         noise.start(voiceBlock, LayerParameters.NOISE, seed, note.rate);
-        line.clear();
+        line.clear(note.rate);
         clear(left, right);
     }
 

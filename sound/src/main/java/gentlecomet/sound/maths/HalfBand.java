@@ -2,15 +2,15 @@ package gentlecomet.sound.maths;
 
 /**
  * A linear-phase filter at half of the band, for doubling and halving the sample rate of one channel: a Kaiser-windowed sinc (J. F. Kaiser, 1974) that takes 100 dB away.
- * The steep one is flat to 0.39 and closed from 0.61 of the lower sample rate on; the wide one, for rates at which there is nothing between, is flat to 0.25 and closed from
+ * The steep one is flat to 0.41 and closed from 0.59 of the lower sample rate on; the wide one, for rates at which there is nothing between, is flat to 0.25 and closed from
  * 0.75 on. One instance for one direction of one channel.
  */
 public final class HalfBand {
 
     private static final double BETA = 10.06;
-    private static final double[] STEEP = kernel(59);
+    private static final double[] STEEP = kernel(79);
     private static final double[] WIDE = kernel(27);
-    private static final int HISTORY = 64;
+    private static final int HISTORY = 96;
 
     private final double[] past = new double[HISTORY + 256];
     /** Every other tap of one half of the kernel, from its end to beside its middle; it is symmetric, and zero between. */

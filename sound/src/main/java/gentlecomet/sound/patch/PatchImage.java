@@ -93,6 +93,24 @@ public final class PatchImage {
         return image;
     }
 
+    /** Whether a route or a macro moves a parameter. @param parameter by registry index */
+    public static boolean moves(double[] image, int parameter) {
+        int routes = (int) image[routesAt()];
+        for (int r = 0; r < routes; r++) {
+            if ((int) image[routesAt() + 1 + ROUTE * r + 1] == parameter) {
+                return true;
+            }
+        }
+        int targetsAt = routesAt() + 1 + ROUTE * routes;
+        int targets = (int) image[targetsAt];
+        for (int t = 0; t < targets; t++) {
+            if ((int) image[targetsAt + 1 + TARGET * t + 1] == parameter) {
+                return true;
+            }
+        }
+        return false;
+    }
+
     /** The numbers of a drawn list; empty for its usual form. */
     public static double[] shape(double[] image, int kind) {
         int at = shapesAt(image);

@@ -14,7 +14,7 @@ final class BlepOscillator {
     private static final int SAMPLES = ControlStep.SAMPLES;
     private static final int LAG = BlepTables.LAG;
 
-    private final BlepTables steps;
+    private BlepTables steps;
     private final SourceOutput outlet;
     private final double[] bendsLeft = new double[SAMPLES + LAG + 1];
     private final double[] bendsRight = new double[SAMPLES + LAG + 1];
@@ -41,9 +41,13 @@ final class BlepOscillator {
     private boolean fed;
 
     /** @param outlet where the wave is added */
-    BlepOscillator(BlepTables steps, SourceOutput outlet) {
-        this.steps = steps;
+    BlepOscillator(SourceOutput outlet) {
         this.outlet = outlet;
+    }
+
+    /** Takes the corrections of a note's sample rate. To be called before anything is added. */
+    void use(BlepTables corrections) {
+        steps = corrections;
     }
 
     /**

@@ -22,7 +22,9 @@ final class BlepTables {
     private static final int PHASES = 256;
     private static final int FINE = 512;
     /** Middle of the transition band in cycles per sample: flat to 15 kHz, closed above 29 kHz at 44.1 and 48 kHz. */
-    private static final double BAND_LIMIT = 0.45;
+    static final double WIDE = 0.45;
+    /** The same for rates of 88 kHz or more, which leave room for all of it: flat to 19 kHz or more, and closed at half of the rate. */
+    static final double NARROW = 0.36;
     private static final double KAISER_BETA = 9.0;
 
     private final double[] step = new double[(PHASES + 1) * TAPS];
@@ -34,7 +36,11 @@ final class BlepTables {
     private final double[] stepChanges = new double[(PHASES + 1) * CHANGES];
     private final double[] slopeChanges = new double[(PHASES + 1) * CHANGES];
 
-    BlepTables() {
+    private final double bandLimit;
+
+    /** @param bandLimit middle of the transition band in cycles per sample */
+    BlepTables(double bandLimit) {
+        this.bandLimit = bandLimit;
         int cells = TAPS * FINE;
         double[] rise = new double[cells + 1];
         double previous = impulse(-LAG);
@@ -146,10 +152,10 @@ final class BlepTables {
         }
     }
 
-    private static double impulse(double t) {
+    private double impulse(double t) {
         double x = t / LAG;
         double window = besselI0(KAISER_BETA * Math.sqrt(Math.max(0, 1 - x * x))) / besselI0(KAISER_BETA);
-        double sinc = t == 0 ? 2 * BAND_LIMIT : Polynomials.sinCycles(BAND_LIMIT * t) / (Math.PI * t);
+        double sinc = t == 0 ? 2 * bandLimit : Polynomials.sinCycles(bandLimit * t) / (Math.PI * t);
         return window * sinc;
     }
 

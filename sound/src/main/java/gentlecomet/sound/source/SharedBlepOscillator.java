@@ -9,12 +9,16 @@ public final class SharedBlepOscillator {
     private final SourceOutput outlet = new SourceOutput();
     final BlepOscillator edges;
 
+    private final WaveCache shelf;
+
     public SharedBlepOscillator(WaveCache shelf) {
-        edges = new BlepOscillator(shelf.steps(), outlet);
+        this.shelf = shelf;
+        edges = new BlepOscillator(outlet);
     }
 
-    /** Forgets everything, at the start of a note. */
-    public void clear() {
+    /** Forgets everything, at the start of a note. @param sampleRate in Hz, that of the note */
+    public void clear(double sampleRate) {
+        edges.use(shelf.steps(sampleRate));
         if (edges.drawing()) {
             outlet.clear();
             edges.stop();

@@ -14,6 +14,8 @@ public final class ToneSource {
 
     private static final int SAMPLES = ControlStep.SAMPLES;
     private static final double CYCLES_OF_RADIANS = 0.15915494309189535;
+    /** Cycles per sample from which on something folds to below 20 kHz, at 48 kHz. */
+    private static final double FOLDS_FROM = 0.58;
 
     private final WaveCache shelf;
     private final SourceOutput outlet = new SourceOutput();
@@ -31,6 +33,7 @@ public final class ToneSource {
     private PartialBank partials;
     private ModalResonator body;
     private RecordingPlayer player;
+    private RingModulation ring;
     private SourceMaterial material;
     private int noteSeed;
     private double increment;
@@ -49,11 +52,14 @@ public final class ToneSource {
 
     public ToneSource(WaveCache shelf) {
         this.shelf = shelf;
-        edges = new BlepOscillator(shelf.steps(), outlet);
+        edges = new BlepOscillator(outlet);
     }
 
-    /** Makes ready what a wave needs beyond the common parts, so that nothing has to be made while rendering. */
-    public void equip(int wave) {
+    /** Makes ready what a wave needs beyond the common parts, so that nothing has to be made while rendering. @param ringed whether ring modulation may come into play */
+    public void equip(int wave, boolean ringed) {
+        if (ringed && ring == null) {
+            ring = new RingModulation();
+        }
         if (wave == SourceParameters.WAVE_PARTIALS && partials == null) {
             partials = new PartialBank();
         } else if (wave == SourceParameters.WAVE_BODY && body == null) {
@@ -70,9 +76,11 @@ public final class ToneSource {
      * @param seconds   time since the engine began, for free-running phases
      * @param frequency of the note in Hz, for free-running phases
      * @param seed      fixes everything that is random about this note
+     * @param sampleRate of the note in Hz
      */
-    public void start(SourceMaterial newMaterial, double[] block, int at, int seed, int source, double seconds, double frequency) {
+    public void start(SourceMaterial newMaterial, double[] block, int at, int seed, int source, double seconds, double frequency, double sampleRate) {
         material = newMaterial;
+        edges.use(shelf.steps(sampleRate));
         noteSeed = NoiseGenerator.hash(seed, source, 4111);
         noise.seed(noteSeed);
         silence();
@@ -191,7 +199,7 @@ public final class ToneSource {
                         player.draw(block, at, material.recording(), increment * sampleRate, sampleRate, spread, setting.copies, outlet);
                     }
                 } else {
-                    boolean alone = othersListen || waited || setting.ring != 0;
+                    boolean alone = othersListen || waited || setting.ring != 0 || ring != null && ring.begun();
                     drawCycles(block, at, sampleRate, sources, alone, listens, common);
                 }
                 break;
@@ -252,7 +260,7 @@ public final class ToneSource {
             double r = spread.right(copy);
             if (resets != null || bending || feedback != 0) {
                 WavetableOscillator.bent(wave, table, setting.pulseWidth, frame, frameSlope, phases, copy, step, bent,
-                        feedback, echoes, resets, starts[copy], outlet, l, r, shelf.steps(), sampleRate);
+                        feedback, echoes, resets, starts[copy], outlet, l, r, shelf.steps(sampleRate), sampleRate);
             } else if (table == null) {
                 WavetableOscillator.sine(phases[copy], step, outlet, l, r);
                 advance(copy, step);
@@ -286,6 +294,9 @@ public final class ToneSource {
             if (index == 0) {
                 continue;
             }
+            if (sources[s] != this) {
+                index = Math.min(index, highestIndex(increment, sources[s].increment) * CYCLES_OF_RADIANS);
+            }
             if (!any) {
                 any = true;
                 straighten();
@@ -298,6 +309,22 @@ public final class ToneSource {
             }
         }
         return any;
+    }
+
+    /**
+     * The index in radians up to which the first side band that would fold to below 20 kHz stays under a thousandth of the carrier: (b/2)^n / n!, the size of a Bessel
+     * function of high order, solved for b in straight lines. Near the top of the keyboard modulation fades.
+     *
+     * @param carrier   cycles per sample
+     * @param modulator the same of what bends it
+     */
+    static double highestIndex(double carrier, double modulator) {
+        double bands = (FOLDS_FROM - carrier) / Math.max(1e-9, modulator) + 1;
+        if (bands >= 3) {
+            return 0.67 * bands - 1.75;
+        }
+        double part = Math.max(0, bands / 3);
+        return 0.26 * part * part * part;
     }
 
     private void straighten() {
@@ -337,19 +364,13 @@ public final class ToneSource {
      */
     public void add(ToneSource[] sources, double[] outLeft, double[] outRight) {
         double wanted = parted ? gain : setting.gain;
+        boolean first = fresh;
         if (fresh) {
             gain = wanted;
             fresh = false;
         }
-        double ring = setting.ring;
-        if (ring > 0) {
-            double[] other = sources[setting.ringFrom].signal;
-            int first = outlet.at;
-            for (int i = 0; i < SAMPLES; i++) {
-                double by = 1 - ring + ring * other[i];
-                outlet.left[first + i] *= by;
-                outlet.right[first + i] *= by;
-            }
+        if (ring != null && (setting.ring > 0 || ring.begun()) && !undrawn) {
+            ring.process(outlet.left, outlet.right, outlet.at, sources[setting.ringFrom].signal, setting.ring, !first);
         }
         double slope = (wanted - gain) / SAMPLES;
         if (undrawn) {
@@ -388,5 +409,8 @@ public final class ToneSource {
         shared = false;
         outlet.clear();
         edges.stop();
+        if (ring != null) {
+            ring.reset();
+        }
     }
 }

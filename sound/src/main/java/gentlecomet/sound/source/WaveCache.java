@@ -7,7 +7,10 @@ import java.util.List;
 /** The wave tables and recordings of an engine, made when they are first wanted and then kept. One thread at a time. */
 public final class WaveCache {
 
-    private final BlepTables steps = new BlepTables();
+    private static final double FAST_HZ = 80000;
+
+    private final BlepTables steps = new BlepTables(BlepTables.WIDE);
+    private final BlepTables fastSteps = new BlepTables(BlepTables.NARROW);
     private final WaveTable[] families = new WaveTable[TableName.values().length];
     private final List<Recording> recordings = new ArrayList<>();
     private final List<WaveTable> imported = new ArrayList<>();
@@ -33,8 +36,9 @@ public final class WaveCache {
         return null;
     }
 
-    BlepTables steps() {
-        return steps;
+    /** Corrections for a sample rate in Hz. */
+    BlepTables steps(double sampleRate) {
+        return sampleRate < FAST_HZ ? steps : fastSteps;
     }
 
     WaveTable family(TableName name) {

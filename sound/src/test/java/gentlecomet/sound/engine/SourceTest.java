@@ -73,6 +73,17 @@ class SourceTest {
         assertTrue(Spectrum.db(alias / spectrum.amplitude(f)) < -80, "alias at " + Spectrum.db(alias / spectrum.amplitude(f)) + " dB");
     }
 
+    /** What a patch oversamples is no less clean than what it does not. */
+    @ParameterizedTest
+    @CsvSource({"saw,1x", "saw,2x", "saw,4x", "pulse,1x", "pulse,2x", "pulse,4x"})
+    void oversampledWavesAreAsCleanAtC6(String wave, String oversampling) {
+        double f = 440 * Math.pow(2, (84 - 69) / 12.0);
+        double[] sound = Played.left(Played.patch("layer1.source1.wave=" + wave, "performance.oversampling=" + oversampling), 84, 127, 48000, 80000);
+        Spectrum spectrum = new Spectrum(sound, 8192, 65536, 48000);
+        double alias = Spectrum.db(spectrum.strongestBetweenHarmonics(f, 20000) / spectrum.amplitude(f));
+        assertTrue(alias < -110, "alias at " + alias);
+    }
+
     @Test
     void pulseWidthMovedByAnLfoLeavesTheGapsBetweenHarmonicsClean() {
         var still = Played.patch("layer1.source1.wave=pulse", "layer1.lfo1.rate=9");

@@ -94,9 +94,39 @@ class BendingTest {
         for (int n = 1; n < 8; n++) {
             strongest = Math.max(strongest, spectrum.amplitude(n * f));
         }
-        System.out.printf("SYNC %s %s %.1f%n", wave, oversampling, Spectrum.db(spectrum.strongestBetweenHarmonics(f, 20000) / strongest));
         assertTrue(Spectrum.db(spectrum.strongestBetweenHarmonics(f, 20000) / strongest) < -80,
                 "alias at " + Spectrum.db(spectrum.strongestBetweenHarmonics(f, 20000) / strongest));
+    }
+
+    /** The product of two saws has every sum and difference of their harmonics: all of them are harmonics of what both have in common. */
+    @ParameterizedTest
+    @CsvSource({"1x,-54", "2x,-70", "4x,-75"})
+    void ringModulationOfSawsAtC7AliasesLittle(String oversampling, double limit) {
+        double f = 440 * Math.pow(2, (96 - 69) / 12.0);
+        double[] sound = sound(96, 80000, 48000, "layer1.source1.wave=saw", "layer1.source1.ring=100", "layer1.source1.ringFrom=source2", "layer1.source2.wave=saw",
+                "layer1.source2.ratio=1.5", "performance.oversampling=" + oversampling);
+        Spectrum spectrum = new Spectrum(sound, 8192, 65536, 48000);
+        double strongest = 0;
+        for (int n = 1; n < 12; n++) {
+            strongest = Math.max(strongest, spectrum.amplitude(n * f / 2));
+        }
+        double alias = Spectrum.db(spectrum.strongestBetweenHarmonics(f / 2, 18500) / strongest);
+        assertTrue(alias < limit, "alias at " + alias);
+    }
+
+    /** Two sines of one pitch; what is no harmonic of it has folded. The index is held to what has room below the top, so that it fades instead. */
+    @ParameterizedTest
+    @CsvSource({"120,2", "108,2", "96,2", "96,5", "84,8"})
+    void phaseModulationFadesBeforeItFolds(int key, double index) {
+        double f = 440 * Math.pow(2, (key - 69) / 12.0);
+        double[] sound = sound(key, 80000, 48000, "layer1.source1.phaseModulation2=" + index + " rad");
+        Spectrum spectrum = new Spectrum(sound, 8192, 65536, 48000);
+        double strongest = 0;
+        for (int n = 1; n < 9 && n * f < 20000; n++) {
+            strongest = Math.max(strongest, spectrum.amplitude(n * f));
+        }
+        double alias = Spectrum.db(spectrum.strongestBetweenHarmonics(f, 20000) / strongest);
+        assertTrue(alias < -50, "alias at " + alias);
     }
 
     @Test

@@ -59,7 +59,6 @@ class TableTest {
                 strongest = Math.max(strongest, spectrum.amplitude(n * f));
             }
             double alias = Spectrum.db(spectrum.strongestBetweenHarmonics(f, 20000) / strongest);
-            System.out.printf("TABLE %s %.0f: %.1f%n", name, position, alias);
             assertTrue(alias < -93, name + " at " + position + " % aliases at " + alias + " dB");
         }
     }
