@@ -9,10 +9,10 @@ public final class Oversampling {
     private static final double FAST_ENOUGH_HZ = 150000;
 
     private final int factor;
-    private final HalfBand firstUp = new HalfBand();
-    private final HalfBand firstDown = new HalfBand();
-    private final HalfBand secondUp = HalfBand.wide();
-    private final HalfBand secondDown = HalfBand.wide();
+    private final HalfBand firstUp = HalfBand.gentle();
+    private final HalfBand firstDown = HalfBand.gentle();
+    private final HalfBand secondUp = HalfBand.gentleWide();
+    private final HalfBand secondDown = HalfBand.gentleWide();
     private final double[] twice;
     private final double[] fast;
 

@@ -4,7 +4,7 @@ import gentlecomet.sound.maths.Polynomials;
 import gentlecomet.sound.parameter.EffectParameters;
 
 /**
- * A compressor for both channels together: feed-forward, peak level, soft knee, smoothed in dB with its own attack and release
+ * A compressor for both channels together: feed-forward, peak or mean square level, which may be cut at the lows, soft knee, smoothed in dB with its own attack and release
  * (D. Giannoulis, M. Massberg, J. D. Reiss, "Digital Dynamic Range Compressor Design", JAES 60, 2012). The level is followed for
  * every fourth sample.
  */
@@ -13,19 +13,31 @@ public final class Compressor implements Effect {
     private static final int GRAIN = 4;
     private static final double LOG2_E = 1.4426950408889634;
     private static final double FLOOR_DB = -120;
+    /** Time constant of the mean square. */
+    private static final double MEAN_SECONDS = 0.01;
 
     private final double sampleRate;
+    private final double meanPart;
+    private final double[] cutLeft = new double[EffectStep.SAMPLES];
+    private final double[] cutRight = new double[EffectStep.SAMPLES];
+    private final Biquad[] lowCut = {new Biquad()};
+    private double squareLeft;
+    private double squareRight;
     private double reduction;
     private double gain = 1;
 
     Compressor(double sampleRate) {
         this.sampleRate = sampleRate;
+        meanPart = part(MEAN_SECONDS, sampleRate);
     }
 
     @Override
     public void reset() {
         reduction = 0;
         gain = 1;
+        squareLeft = 0;
+        squareRight = 0;
+        lowCut[0].reset();
     }
 
     @Override
@@ -36,12 +48,20 @@ public final class Compressor implements Effect {
         double attack = part(block[at + EffectParameters.COMPRESSOR_ATTACK], sampleRate);
         double release = part(block[at + EffectParameters.COMPRESSOR_RELEASE], sampleRate);
         double makeUp = block[at + EffectParameters.COMPRESSOR_MAKE_UP];
+        boolean mean = block[at + EffectParameters.COMPRESSOR_DETECTOR] == 1;
+        double[] heardLeft = left;
+        double[] heardRight = right;
+        double cutHz = block[at + EffectParameters.COMPRESSOR_LOW_CUT];
+        if (cutHz > OnePoleCuts.NO_LOW_CUT) {
+            heardLeft = cutLeft;
+            heardRight = cutRight;
+            System.arraycopy(left, 0, cutLeft, 0, EffectStep.SAMPLES);
+            System.arraycopy(right, 0, cutRight, 0, EffectStep.SAMPLES);
+            Biquad.cut(lowCut, Biquad.HIGH_PASS, 1, cutHz, sampleRate, cutLeft, cutRight);
+        }
         for (int start = 0; start < EffectStep.SAMPLES; start += GRAIN) {
-            double peak = 0;
-            for (int i = start; i < start + GRAIN; i++) {
-                peak = Math.max(peak, Math.max(Math.abs(left[i]), Math.abs(right[i])));
-            }
-            double db = peak < 1e-6 ? FLOOR_DB : Polynomials.dbOfGain(peak);
+            double level = mean ? meanOf(heardLeft, heardRight, start) : peakOf(heardLeft, heardRight, start);
+            double db = level < 1e-6 ? FLOOR_DB : Polynomials.dbOfGain(level);
             double wanted = db - curve(db, threshold, ratio, knee);
             reduction += (wanted - reduction) * (wanted > reduction ? attack : release);
             double next = Polynomials.gainOfDb(makeUp - reduction);
@@ -53,6 +73,27 @@ public final class Compressor implements Effect {
             }
             gain = next;
         }
+    }
+
+    private static double peakOf(double[] left, double[] right, int start) {
+        double peak = 0;
+        for (int i = start; i < start + GRAIN; i++) {
+            peak = Math.max(peak, Math.max(Math.abs(left[i]), Math.abs(right[i])));
+        }
+        return peak;
+    }
+
+    /** Root of the mean square of the louder channel, followed with a time constant. */
+    private double meanOf(double[] left, double[] right, int start) {
+        double l = 0;
+        double r = 0;
+        for (int i = start; i < start + GRAIN; i++) {
+            l += left[i] * left[i];
+            r += right[i] * right[i];
+        }
+        squareLeft += (l / GRAIN - squareLeft) * meanPart;
+        squareRight += (r / GRAIN - squareRight) * meanPart;
+        return Math.sqrt(Math.max(squareLeft, squareRight));
     }
 
     /** Part of the way that is gone in one grain, for a time in which 63 % are gone. */

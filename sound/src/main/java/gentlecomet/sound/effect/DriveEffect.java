@@ -76,7 +76,12 @@ final class DriveEffect implements Effect {
     }
 
     @Override
-    public int latency() {
+    public int latency(double[] block, int at) {
+        return latency;
+    }
+
+    @Override
+    public int latestSamples() {
         return latency;
     }
 

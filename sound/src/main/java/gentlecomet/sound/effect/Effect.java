@@ -27,8 +27,13 @@ interface Effect {
         process(block, at, tempo, left, right);
     }
 
-    /** How late the wet sound is, in samples, for effects that have to look ahead or change the sample rate; the slot makes the dry sound as late. At most 128. */
-    default int latency() {
+    /** How late the wet sound is, in samples, for effects that have to look ahead or change the sample rate; the slot makes the dry sound as late. */
+    default int latency(double[] block, int at) {
+        return 0;
+    }
+
+    /** The most that {@link #latency} can be. */
+    default int latestSamples() {
         return 0;
     }
 

@@ -14,14 +14,17 @@ public final class EffectSlot {
     private static final double FADE = 0.25;
     /** The same for an effect that is late: the dry sound has a way to go as well. */
     private static final double SLOW_FADE = FADE / 4;
-    /** The longest that a wet sound is late, in samples. */
-    private static final int LATEST = 128;
+    private static final double[] NO_LINE = new double[0];
 
     private final double sampleRate;
     private final double[] wetLeft = new double[SAMPLES];
     private final double[] wetRight = new double[SAMPLES];
-    private final double[] dryLeft = new double[LATEST + SAMPLES];
-    private final double[] dryRight = new double[LATEST + SAMPLES];
+    /** For an effect that is late: what has come in, and how late it may be. */
+    private double[] dryLeft = NO_LINE;
+    private double[] dryRight = NO_LINE;
+    private double[] nextDryLeft = NO_LINE;
+    private double[] nextDryRight = NO_LINE;
+    private int latest;
     private int late;
     private int type = EffectParameters.NONE;
     private int nextType = EffectParameters.NONE;
@@ -50,6 +53,9 @@ public final class EffectSlot {
         } else if (wanted != nextType || next == null && wanted != EffectParameters.NONE) {
             next = EffectType.of(wanted).make(sampleRate);
             nextType = wanted;
+            int samples = next == null ? 0 : next.latestSamples();
+            nextDryLeft = samples == 0 ? NO_LINE : new double[samples + SAMPLES];
+            nextDryRight = samples == 0 ? NO_LINE : new double[samples + SAMPLES];
         }
     }
 
@@ -70,7 +76,7 @@ public final class EffectSlot {
             return;
         }
         effect.reset();
-        for (int i = 0; i < dryLeft.length && late > 0; i++) {
+        for (int i = 0; i < dryLeft.length; i++) {
             dryLeft[i] = 0;
             dryRight[i] = 0;
         }
@@ -81,7 +87,9 @@ public final class EffectSlot {
         if (nextType != type) {
             clean();
             effect = next;
-            late = effect == null ? 0 : effect.latency();
+            dryLeft = nextDryLeft;
+            dryRight = nextDryRight;
+            latest = effect == null ? 0 : effect.latestSamples();
             type = nextType;
             next = null;
             clean = true;
@@ -105,7 +113,7 @@ public final class EffectSlot {
             feed = 1;
             fresh = false;
         }
-        double fade = late > 0 ? SLOW_FADE : FADE;
+        double fade = latest > 0 ? SLOW_FADE : FADE;
         double wanted = leaving ? Math.max(0, mix - fade) : Math.abs(asked - mix) <= fade ? asked : mix + (asked > mix ? fade : -fade);
         if (mix == 0 && wanted == 0) {
             clean();
@@ -120,7 +128,8 @@ public final class EffectSlot {
         if (metered) {
             peakBefore = louder(peakBefore, left, right);
         }
-        if (late > 0) {
+        if (latest > 0) {
+            late = effect.latency(block, at);
             remember(left, dryLeft);
             remember(right, dryRight);
         }
@@ -135,7 +144,7 @@ public final class EffectSlot {
                 feed = fed;
                 effect.process(block, at, tempo, wetLeft, wetRight);
             }
-            if (late > 0) {
+            if (latest > 0) {
                 delayDry(left, dryLeft, mix, wanted);
                 delayDry(right, dryRight, mix, wanted);
             }
@@ -167,9 +176,9 @@ public final class EffectSlot {
     }
 
     /** The steps that came in last, for a dry sound that is as late as the wet one. */
-    private static void remember(double[] samples, double[] line) {
-        System.arraycopy(line, SAMPLES, line, 0, LATEST);
-        System.arraycopy(samples, 0, line, LATEST, SAMPLES);
+    private void remember(double[] samples, double[] line) {
+        System.arraycopy(line, SAMPLES, line, 0, latest);
+        System.arraycopy(samples, 0, line, latest, SAMPLES);
     }
 
     /**
@@ -180,7 +189,7 @@ public final class EffectSlot {
         double part = Math.min(1, 4 * mixBefore);
         double slope = (Math.min(1, 4 * mixAfter) - part) / SAMPLES;
         double[] ramp = EffectStep.RAMP;
-        int from = LATEST - late;
+        int from = latest - late;
         for (int i = 0; i < SAMPLES; i++) {
             double now = samples[i];
             samples[i] = now + (line[from + i] - now) * (part + slope * (ramp[i] + 1));

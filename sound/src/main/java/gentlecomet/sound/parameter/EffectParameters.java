@@ -98,6 +98,8 @@ public final class EffectParameters {
     public static final int COMPRESSOR_ATTACK;
     public static final int COMPRESSOR_RELEASE;
     public static final int COMPRESSOR_MAKE_UP;
+    public static final int COMPRESSOR_DETECTOR;
+    public static final int COMPRESSOR_LOW_CUT;
     public static final int MULTIBAND_LOW;
     public static final int MULTIBAND_HIGH;
     public static final int MULTIBAND_DOWN;
@@ -117,6 +119,10 @@ public final class EffectParameters {
     public static final int LIMITER_GAIN;
     public static final int LIMITER_CEILING;
     public static final int LIMITER_RELEASE;
+    public static final int LIMITER_ADAPTIVE;
+    public static final int LIMITER_LOOK_AHEAD;
+    public static final int LIMITER_DETECTOR;
+    public static final int LIMITER_CLIP;
     public static final int STEREO_WIDTH;
     public static final int STEREO_MONO_BELOW;
 
@@ -230,6 +236,8 @@ public final class EffectParameters {
         COMPRESSOR_ATTACK = g.number("compressor.attack", "Attack", Unit.SECONDS, Taper.CUBIC, 0.0001, 0.5, 0.01);
         COMPRESSOR_RELEASE = g.number("compressor.release", "Release", Unit.SECONDS, Taper.CUBIC, 0.005, 3, 0.15);
         COMPRESSOR_MAKE_UP = g.number("compressor.makeUp", "Make-up", Unit.DECIBELS, Taper.LINEAR, -12, 36, 0);
+        COMPRESSOR_DETECTOR = g.choice("compressor.detector", "Detector", "peak", "rms");
+        COMPRESSOR_LOW_CUT = g.number("compressor.lowCut", "Detector low cut", Unit.HERTZ, Taper.LOGARITHMIC, 20, 1000, 20);
         g.when(TYPE, "multibandCompressor");
         MULTIBAND_LOW = g.number("multiband.low", "Low split", Unit.HERTZ, Taper.LOGARITHMIC, 40, 1000, 160);
         MULTIBAND_HIGH = g.number("multiband.high", "High split", Unit.HERTZ, Taper.LOGARITHMIC, 1000, 12000, 2500);
@@ -254,6 +262,10 @@ public final class EffectParameters {
         LIMITER_GAIN = g.number("limiter.gain", "Gain", Unit.DECIBELS, Taper.LINEAR, -12, 36, 0);
         LIMITER_CEILING = g.number("limiter.ceiling", "Ceiling", Unit.DECIBELS, Taper.LINEAR, -24, 0, -1);
         LIMITER_RELEASE = g.number("limiter.release", "Release", Unit.SECONDS, Taper.CUBIC, 0.005, 2, 0.08);
+        LIMITER_ADAPTIVE = g.choice("limiter.adaptive", "Release kind", "fixed", "adaptive");
+        LIMITER_LOOK_AHEAD = g.number("limiter.lookAhead", "Look-ahead", Unit.SECONDS, Taper.LINEAR, 0, 0.01, 0.0015);
+        LIMITER_DETECTOR = g.choice("limiter.detector", "Peaks", "truePeak", "samplePeak");
+        LIMITER_CLIP = g.number("limiter.clip", "Soft clip", Unit.DECIBELS, Taper.LINEAR, 0, 12, 0);
         g.when(TYPE, "stereo");
         STEREO_WIDTH = g.number("stereo.width", "Width", Unit.PERCENT, Taper.LINEAR, 0, 200, 100);
         STEREO_MONO_BELOW = g.number("stereo.monoBelow", "Mono below", Unit.HERTZ, Taper.LOGARITHMIC, 20, 1000, 20);

@@ -186,7 +186,7 @@ class EffectLawsTest {
         assertEquals(Math.exp(-1), later / missing, 0.03);
     }
 
-    /** Nothing comes out of a room before its pre-delay, and then its early reflections, if they are asked for. */
+    /** Nothing comes out of a room before its pre-delay, and then at once. */
     @ParameterizedTest
     @CsvSource({"20, -48", "20, 0", "100, 0"})
     void aRoomWaitsForItsPreDelay(double ms, double early) {
@@ -197,8 +197,7 @@ class EffectLawsTest {
             heard++;
         }
         double seconds = (heard - 6400.0) / RATE - ms / 1000;
-        assertTrue(seconds > 0.0005 && seconds < 0.04, "heard " + seconds + " s after the pre-delay");
-        assertTrue(early <= -48 ? seconds > 0.02 : seconds < 0.02, "heard " + seconds + " s after the pre-delay");
+        assertTrue(seconds > -0.0001 && seconds < 0.005, "heard " + seconds + " s after the pre-delay");
     }
 
     /** With transients raised a blow is louder than what it becomes, and a steady sound stays as it is. */

@@ -103,6 +103,101 @@ class EffectsTest {
         assertEquals(expected, Spectrum.db(Played.rms(out, 72000, 96000) * Math.sqrt(2)), 0.3);
     }
 
+    /** The root of the mean square of a sine lies 3.01 dB below its peak. */
+    @ParameterizedTest
+    @CsvSource({"-40,-40", "-12,-16.007", "-1,-12.337"})
+    void aMeanSquareDetectorHearsASineThreeDecibelsLower(double in, double expected) {
+        String[] changes = {"effect1.type=compressor", "effect1.compressor.threshold=-21.01", "effect1.compressor.ratio=3", "effect1.compressor.knee=6",
+            "effect1.compressor.attack=0.2 ms", "effect1.compressor.release=2 s", "effect1.compressor.detector=rms"};
+        double level = Math.pow(10, in / 20);
+        double[] out = through(96000, sine(1000, level), changes)[0];
+        assertEquals(expected, Spectrum.db(Played.rms(out, 72000, 96000) * Math.sqrt(2)), 0.3);
+    }
+
+    /** A cut of 12 dB per octave at 400 Hz: a tone of 100 Hz is heard 24 dB softer, by which it stays below the threshold, one of 4 kHz as it is. */
+    @Test
+    void theDetectorCanBeDeafToLows() {
+        String[] changes = {"effect1.type=compressor", "effect1.compressor.threshold=-20", "effect1.compressor.ratio=4", "effect1.compressor.knee=0",
+            "effect1.compressor.release=2 s", "effect1.compressor.lowCut=400"};
+        assertEquals(-6, Spectrum.db(Played.rms(through(96000, sine(100, 0.5), changes)[0], 72000, 96000) * Math.sqrt(2)), 0.05);
+        assertEquals(-20 + 14.0 / 4, Spectrum.db(Played.rms(through(96000, sine(4000, 0.5), changes)[0], 72000, 96000) * Math.sqrt(2)), 0.3);
+    }
+
+    /** What is mixed in parallel adds up as gains do: half of nothing done, half of 6 dB less. */
+    @Test
+    void aParallelCompressorIsTrueToLevel() {
+        String[] changes = {"effect1.type=compressor", "effect1.mix=50", "effect1.compressor.threshold=-20", "effect1.compressor.ratio=2", "effect1.compressor.knee=0",
+            "effect1.compressor.release=2 s"};
+        double in = Math.pow(10, -8 / 20.0);
+        double expected = 20 * Math.log10(0.5 * in + 0.5 * in * Math.pow(10, -6 / 20.0));
+        assertEquals(expected, Spectrum.db(Played.rms(through(96000, sine(1000, in), changes)[0], 72000, 96000) * Math.sqrt(2)), 0.1);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0,fixed", "0.4,fixed", "1.5,adaptive", "10,fixed", "10,adaptive"})
+    void noSampleLeavesTheLimiterAboveItsCeilingWhateverItsLookAhead(double ms, String release) {
+        java.util.Random random = new java.util.Random(5);
+        double[] noise = new double[96000];
+        for (int i = 0; i < noise.length; i++) {
+            noise[i] = random.nextGaussian() * (i % 9000 < 300 ? 4 : 0.2);
+        }
+        double[] out = through(96000, i -> noise[i], "effect1.type=limiter", "effect1.limiter.ceiling=-3", "effect1.limiter.lookAhead=" + ms + " ms", "effect1.limiter.adaptive=" + release,
+                "effect1.limiter.detector=samplePeak")[0];
+        double peak = 0;
+        for (double v : out) {
+            peak = Math.max(peak, Math.abs(v));
+        }
+        assertTrue(Spectrum.db(peak) <= -3 + 1e-6, "peak " + Spectrum.db(peak));
+        assertTrue(Spectrum.db(peak) > -3.2);
+    }
+
+    /** A longer look ahead bends a low tone less while a peak is held down: its gain moves more slowly. */
+    @Test
+    void aLongerLookAheadDistortsLess() {
+        IntToDoubleFunction knocks = i -> 0.3 * Math.sin(2 * Math.PI * 100 * i / RATE) + (i % 4800 < 8 ? 2 : 0);
+        double[] harsh = through(96000, knocks, "effect1.type=limiter", "effect1.limiter.lookAhead=0", "effect1.limiter.release=200 ms")[0];
+        double[] soft = through(96000, knocks, "effect1.type=limiter", "effect1.limiter.lookAhead=8 ms", "effect1.limiter.release=200 ms")[0];
+        assertTrue(steepest(soft) < 0.2 * steepest(harsh), steepest(soft) + " against " + steepest(harsh));
+    }
+
+    /** Steepest change of the tone's level from one sample to the next just before the knocks. */
+    private static double steepest(double[] x) {
+        double most = 0;
+        for (int i = 48000; i < 90000; i++) {
+            boolean knock = false;
+            for (int k = i - 20; k < i + 3; k++) {
+                knock |= Math.abs(x[k]) > 0.5;
+            }
+            most = knock ? most : Math.max(most, Math.abs(x[i] - 2 * x[i - 1] + x[i - 2]));
+        }
+        return most;
+    }
+
+    /** An adaptive release is back sooner after one peak, and later after half a second of them. */
+    @Test
+    void anAdaptiveReleaseGoesByWhatWasHeldDown() {
+        for (boolean longer : new boolean[] {false, true}) {
+            int end = longer ? 48000 : 24400;
+            IntToDoubleFunction burst = i -> i >= 24000 && i < end ? 2 : 0.1;
+            String[] all = {"effect1.type=limiter", "effect1.limiter.release=100 ms"};
+            double fixed = through(96000, burst, all)[0][end + 3000];
+            double adaptive = through(96000, burst, all[0], all[1], "effect1.limiter.adaptive=adaptive")[0][end + 3000];
+            assertTrue(longer ? adaptive < 0.95 * fixed : adaptive > 1.05 * fixed, longer + ": " + adaptive + " against " + fixed);
+        }
+    }
+
+    /** 1.5 u - 0.5 u cubed with the curve's top at the ceiling: a tone of a fifth of it is all but untouched, one of three times is a square at the ceiling. */
+    @Test
+    void theSoftClipTakesTopsOffBeforeTheLimiter() {
+        String[] all = {"effect1.type=limiter", "effect1.limiter.ceiling=0", "effect1.limiter.clip=12"};
+        double small = Played.rms(through(48000, sine(500, 0.2), all)[0], 24000, 48000) * Math.sqrt(2);
+        assertEquals(0.2, small, 0.003);
+        double[] large = through(48000, sine(500, 3), all)[0];
+        assertTrue(Played.rms(large, 24000, 48000) > 0.8, "the level of a square, " + Played.rms(large, 24000, 48000));
+        double[] limited = through(48000, sine(500, 3), "effect1.type=limiter", "effect1.limiter.ceiling=0")[0];
+        assertEquals(Math.sqrt(0.5), Played.rms(limited, 24000, 48000), 0.02, "a limiter alone leaves a sine");
+    }
+
     @Test
     void noSampleLeavesTheLimiterAboveItsCeiling() {
         java.util.Random random = new java.util.Random(3);

@@ -39,7 +39,7 @@ class EffectsReachTest {
             "compressor", List.of("compressor.threshold=-18", "compressor.knee=12"),
             "multibandCompressor", List.of("multiband.downThreshold=-36", "multiband.upThreshold=-40", "multiband.upRatio=2"),
             "transientShaper", List.of("transientShaper.attack=6", "transientShaper.sustain=-6"),
-            "limiter", List.of("limiter.gain=18"),
+            "limiter", List.of("limiter.gain=18", "limiter.clip=6"),
             "stereo", List.of("stereo.width=140", "stereo.monoBelow=300"),
             "tremolo", List.of("tremolo.stereoPhase=40"));
 
