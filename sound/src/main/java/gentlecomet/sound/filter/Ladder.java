@@ -24,6 +24,10 @@ public final class Ladder {
     private static final double OUT_OF_LOOP = 5.196152422706632;
     private static final double LEVEL_SQUARED = 1.0 / 3;
     private static final double LEVEL = 0.3849001794597505;
+    private static final double EDGE_OF_LIMIT = 0.5773502691896257;
+    /** A block that ends so near the limit is likely to have gone beyond it, and so are the next ones. */
+    private static final double LOUD = 0.9 * LEVEL;
+    private static final int LOUD_FOR = 16;
     /** Samples for which coefficients stand still, where they are to be in the middle of them. */
     private static final int HELD = 8;
     private static final double MIDDLE = (HELD + 1) / 2.0;
@@ -40,6 +44,7 @@ public final class Ladder {
     private double wanted;
     private double wantedFeedback;
     private boolean fresh = true;
+    private int loudBlocks;
 
     /** Forgets everything. */
     public void reset() {
@@ -47,6 +52,7 @@ public final class Ladder {
             memory[i] = 0;
         }
         fresh = true;
+        loudBlocks = 0;
     }
 
     /** Feedback for a peak of so many dB above what is let through. */
@@ -83,6 +89,7 @@ public final class Ladder {
      */
     public void process(double[] left, double[] right, int frames) {
         double[] m = memory;
+        boolean hot = loudBlocks > 0;
         double slope = (wanted - present) / frames;
         double feedbackSlope = (wantedFeedback - feedback) / frames;
         // One division for the whole block: 1 / (1 + k h^4) moves in a straight line as well.
@@ -140,10 +147,8 @@ public final class Ladder {
                 double x = left[i] * in - backLeft;
                 double z = right[i] * in - backRight;
                 // The limit: straight for small values.
-                double x2 = x * x;
-                double z2 = z * z;
-                l = x2 < LEVEL_SQUARED ? x * (1 - x2) : x > 0 ? LEVEL : -LEVEL;
-                r = z2 < LEVEL_SQUARED ? z * (1 - z2) : z > 0 ? LEVEL : -LEVEL;
+                l = hot ? held(x) : limited(x);
+                r = hot ? held(z) : limited(z);
                 left[i] = (t4 + l) * out;
                 right[i] = (s4 + r) * out;
                 if (i == from + HELD - 1) {
@@ -200,6 +205,7 @@ public final class Ladder {
     public static void processBoth(Ladder one, double[] oneLeft, double[] oneRight, Ladder two, double[] twoLeft, double[] twoRight, int frames) {
         double[] m = one.memory;
         double[] n = two.memory;
+        boolean hot = one.loudBlocks + two.loudBlocks > 0;
         double slopeA = (one.wanted - one.present) / frames;
         double feedbackSlopeA = (one.wantedFeedback - one.feedback) / frames;
         double solveA = solved(one.present, one.feedback);
@@ -297,17 +303,13 @@ public final class Ladder {
                 double s3B = v3B + s2B;
                 double s4B = v4B + s2B;
                 double xA = oneLeft[i] * inA - backA * t4A;
-                double x2A = xA * xA;
-                lA = x2A < LEVEL_SQUARED ? xA * (1 - x2A) : xA > 0 ? LEVEL : -LEVEL;
+                lA = hot ? held(xA) : limited(xA);
                 double zA = oneRight[i] * inA - backA * s4A;
-                double z2A = zA * zA;
-                rA = z2A < LEVEL_SQUARED ? zA * (1 - z2A) : zA > 0 ? LEVEL : -LEVEL;
+                rA = hot ? held(zA) : limited(zA);
                 double xB = twoLeft[i] * inB - backB * t4B;
-                double x2B = xB * xB;
-                lB = x2B < LEVEL_SQUARED ? xB * (1 - x2B) : xB > 0 ? LEVEL : -LEVEL;
+                lB = hot ? held(xB) : limited(xB);
                 double zB = twoRight[i] * inB - backB * s4B;
-                double z2B = zB * zB;
-                rB = z2B < LEVEL_SQUARED ? zB * (1 - z2B) : zB > 0 ? LEVEL : -LEVEL;
+                rB = hot ? held(zB) : limited(zB);
                 l1A = t1A + lA;
                 l2A = t2A + lA;
                 l3A = t3A + lA;
@@ -362,12 +364,26 @@ public final class Ladder {
         two.arrive(lastB);
     }
 
+    /** The limit, with branches that are cheap where all go the same way. */
+    private static double limited(double x) {
+        double square = x * x;
+        return square < LEVEL_SQUARED ? x * (1 - square) : x > 0 ? LEVEL : -LEVEL;
+    }
+
+    /** The same without branches, for what goes beyond the limit now and then: held between its edges first. */
+    private static double held(double x) {
+        double inside = 0.5 * (Math.abs(x + EDGE_OF_LIMIT) - Math.abs(x - EDGE_OF_LIMIT));
+        return inside * (1 - inside * inside);
+    }
+
     private static double solved(double h, double k) {
         double h2 = h * h;
         return 1 / (1 + k * h2 * h2);
     }
 
     private void arrive(double newScaledBy) {
+        boolean loud = Math.abs(memory[0]) > LOUD || Math.abs(memory[CHANNEL]) > LOUD;
+        loudBlocks = loud ? LOUD_FOR : Math.max(0, loudBlocks - 1);
         scaledBy = newScaledBy;
         present = wanted;
         feedback = wantedFeedback;
