@@ -14,17 +14,15 @@ public final class EffectSlot {
     private static final double FADE = 0.25;
     /** The same for an effect that is late: the dry sound has a way to go as well. */
     private static final double SLOW_FADE = FADE / 4;
-    private static final double[] NO_LINE = new double[0];
 
     private final double sampleRate;
     private final double[] wetLeft = new double[SAMPLES];
     private final double[] wetRight = new double[SAMPLES];
-    /** For an effect that is late: what has come in, and how late it may be. */
-    private double[] dryLeft = NO_LINE;
-    private double[] dryRight = NO_LINE;
-    private double[] nextDryLeft = NO_LINE;
-    private double[] nextDryRight = NO_LINE;
-    private int latest;
+    /** What has come in, for an effect that is late; else null. */
+    private BlockRing dryLeft;
+    private BlockRing dryRight;
+    private BlockRing nextDryLeft;
+    private BlockRing nextDryRight;
     private int late;
     private int type = EffectParameters.NONE;
     private int nextType = EffectParameters.NONE;
@@ -54,8 +52,8 @@ public final class EffectSlot {
             next = EffectType.of(wanted).make(sampleRate);
             nextType = wanted;
             int samples = next == null ? 0 : next.latestSamples();
-            nextDryLeft = samples == 0 ? NO_LINE : new double[samples + SAMPLES];
-            nextDryRight = samples == 0 ? NO_LINE : new double[samples + SAMPLES];
+            nextDryLeft = samples == 0 ? null : new BlockRing(samples);
+            nextDryRight = samples == 0 ? null : new BlockRing(samples);
         }
     }
 
@@ -76,9 +74,9 @@ public final class EffectSlot {
             return;
         }
         effect.reset();
-        for (int i = 0; i < dryLeft.length; i++) {
-            dryLeft[i] = 0;
-            dryRight[i] = 0;
+        if (dryLeft != null) {
+            dryLeft.reset();
+            dryRight.reset();
         }
         clean = true;
     }
@@ -89,7 +87,6 @@ public final class EffectSlot {
             effect = next;
             dryLeft = nextDryLeft;
             dryRight = nextDryRight;
-            latest = effect == null ? 0 : effect.latestSamples();
             type = nextType;
             next = null;
             clean = true;
@@ -113,7 +110,7 @@ public final class EffectSlot {
             feed = 1;
             fresh = false;
         }
-        double fade = latest > 0 ? SLOW_FADE : FADE;
+        double fade = dryLeft != null ? SLOW_FADE : FADE;
         double wanted = leaving ? Math.max(0, mix - fade) : Math.abs(asked - mix) <= fade ? asked : mix + (asked > mix ? fade : -fade);
         if (mix == 0 && wanted == 0) {
             clean();
@@ -128,10 +125,10 @@ public final class EffectSlot {
         if (metered) {
             peakBefore = louder(peakBefore, left, right);
         }
-        if (latest > 0) {
+        if (dryLeft != null) {
             late = effect.latency(block, at);
-            remember(left, dryLeft);
-            remember(right, dryRight);
+            dryLeft.write(left);
+            dryRight.write(right);
         }
         if (mix == 1 && wanted == 1 && feed == 1) {
             effect.process(block, at, tempo, left, right);
@@ -144,7 +141,7 @@ public final class EffectSlot {
                 feed = fed;
                 effect.process(block, at, tempo, wetLeft, wetRight);
             }
-            if (latest > 0) {
+            if (dryLeft != null) {
                 delayDry(left, dryLeft, mix, wanted);
                 delayDry(right, dryRight, mix, wanted);
             }
@@ -153,6 +150,10 @@ public final class EffectSlot {
         double db = block[at + EffectParameters.OUTPUT];
         if (db != 0 || gain != 1) {
             withGain(left, right, asked == 0 ? 1 : gainOf.gainOfDb(db), starting);
+        }
+        if (dryLeft != null) {
+            dryLeft.moveOn();
+            dryRight.moveOn();
         }
         if (metered) {
             peakAfter = louder(peakAfter, left, right);
@@ -175,21 +176,16 @@ public final class EffectSlot {
         gain = end;
     }
 
-    /** The steps that came in last, for a dry sound that is as late as the wet one. */
-    private void remember(double[] samples, double[] line) {
-        System.arraycopy(line, SAMPLES, line, 0, latest);
-        System.arraycopy(samples, 0, line, latest, SAMPLES);
-    }
-
     /**
      * What is mixed with a wet sound that is late is as late: else some frequencies would be lost between them. It becomes so over the first quarter of the mix, so that
      * an effect that is mixed out or taken away leaves a sound that is not late.
      */
-    private void delayDry(double[] samples, double[] line, double mixBefore, double mixAfter) {
+    private void delayDry(double[] samples, BlockRing ring, double mixBefore, double mixAfter) {
         double part = Math.min(1, 4 * mixBefore);
         double slope = (Math.min(1, 4 * mixAfter) - part) / SAMPLES;
         double[] ramp = EffectStep.RAMP;
-        int from = latest - late;
+        double[] line = ring.samples;
+        int from = ring.before(late);
         for (int i = 0; i < SAMPLES; i++) {
             double now = samples[i];
             samples[i] = now + (line[from + i] - now) * (part + slope * (ramp[i] + 1));
