@@ -27,9 +27,22 @@ interface Effect {
         process(block, at, tempo, left, right);
     }
 
+    /** Says which key was played last, with fraction where it is bent, and whether any note is held. */
+    default void follow(double key, boolean held) {
+        // Most effects play no notes.
+    }
+
     /** How late the wet sound is, in samples, for effects that have to look ahead or change the sample rate; the slot makes the dry sound as late. */
     default int latency(double[] block, int at) {
         return 0;
+    }
+
+    /**
+     * The dry sound of the step that was worked on last, left and right, in phase with the wet one, for effects that take the sound apart and put it together again; null where
+     * the sound itself, made as late, is.
+     */
+    default double[][] dry() {
+        return null;
     }
 
     /** The most that {@link #latency} can be. */

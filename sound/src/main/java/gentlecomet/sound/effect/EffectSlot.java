@@ -93,6 +93,13 @@ public final class EffectSlot {
         }
     }
 
+    /** Says which key was played last, and whether any note is held. */
+    public void follow(double key, boolean held) {
+        if (effect != null) {
+            effect.follow(key, held);
+        }
+    }
+
     /** Works on one effect step in place; arguments as {@link Effect#process}. */
     public void process(double[] block, int at, double tempo, double[] left, double[] right) {
         boolean leaving = nextType != type;
@@ -141,9 +148,13 @@ public final class EffectSlot {
                 feed = fed;
                 effect.process(block, at, tempo, wetLeft, wetRight);
             }
-            if (dryLeft != null) {
-                delayDry(left, dryLeft, mix, wanted);
-                delayDry(right, dryRight, mix, wanted);
+            double[][] inPhase = effect.dry();
+            if (inPhase != null) {
+                matchDry(left, inPhase[0], 0, mix, wanted);
+                matchDry(right, inPhase[1], 0, mix, wanted);
+            } else if (dryLeft != null) {
+                matchDry(left, dryLeft.samples, dryLeft.before(late), mix, wanted);
+                matchDry(right, dryRight.samples, dryRight.before(late), mix, wanted);
             }
             blend(left, right, wetLeft, wetRight, mix, (wanted - mix) / SAMPLES);
         }
@@ -177,15 +188,13 @@ public final class EffectSlot {
     }
 
     /**
-     * What is mixed with a wet sound that is late is as late: else some frequencies would be lost between them. It becomes so over the first quarter of the mix, so that
-     * an effect that is mixed out or taken away leaves a sound that is not late.
+     * What is mixed with a wet sound that is late, or turned in phase, is so too: else some frequencies would be lost between them. It becomes so over the first quarter of
+     * the mix, so that an effect that is mixed out or taken away leaves a sound that is neither.
      */
-    private void delayDry(double[] samples, BlockRing ring, double mixBefore, double mixAfter) {
+    private static void matchDry(double[] samples, double[] line, int from, double mixBefore, double mixAfter) {
         double part = Math.min(1, 4 * mixBefore);
         double slope = (Math.min(1, 4 * mixAfter) - part) / SAMPLES;
         double[] ramp = EffectStep.RAMP;
-        double[] line = ring.samples;
-        int from = ring.before(late);
         for (int i = 0; i < SAMPLES; i++) {
             double now = samples[i];
             samples[i] = now + (line[from + i] - now) * (part + slope * (ramp[i] + 1));

@@ -25,7 +25,9 @@ public enum EffectType {
     TRANSIENT_SHAPER("transientShaper", TransientShaper::new),
     DUCKING("ducking", Ducking::new, Picture.NONE, true),
     LIMITER("limiter", Limiter::new, Picture.NONE, true),
-    STEREO("stereo", StereoWidth::new);
+    STEREO("stereo", StereoWidth::new),
+    FILTER("filter", FilterEffect::new, Picture.FILTER, false),
+    MULTIBAND_DRIVE("multibandDrive", MultibandDrive::new);
 
     private static final EffectType[] TYPES = values();
 
@@ -47,7 +49,7 @@ public enum EffectType {
 
     /** What is drawn above the bars of an effect. */
     public enum Picture {
-        NONE, DELAY, REVERB, EQUALISER, COMPRESSOR
+        NONE, DELAY, REVERB, EQUALISER, COMPRESSOR, FILTER
     }
 
     /** Makes an effect for a sample rate in Hz. */

@@ -4,39 +4,34 @@ import gentlecomet.sound.maths.Polynomials;
 import gentlecomet.sound.parameter.EffectParameters;
 
 /**
- * Compression in three bands, downward from one level and upward below another. The bands are split by Linkwitz-Riley filters of fourth
- * order (two Butterworth sections each), whose sum is flat.
+ * Compression in three bands, downward from one level and upward below another. The sum of the bands is flat
+ * ({@link BandSplit}).
  */
 final class MultibandCompressor implements Effect {
 
     private static final int SAMPLES = EffectStep.SAMPLES;
     private static final int GRAIN = 4;
     private static final int BANDS = 3;
-    private static final double BUTTERWORTH_Q = 0.7071067811865476;
     private static final double SILENCE_DB = -90;
     private static final double MOST_UP_DB = 24;
 
     private final double sampleRate;
-    private final Biquad[] splits = new Biquad[12];
-    private final double[][] left = new double[BANDS][SAMPLES];
-    private final double[][] right = new double[BANDS][SAMPLES];
+    private final BandSplit split;
+    private final double[][] dry = new double[2][SAMPLES];
+    private final double[] hz = new double[BANDS - 1];
     private final double[] level = new double[BANDS];
     private final double[] gain = {1, 1, 1};
     private double reduction;
 
     MultibandCompressor(double sampleRate) {
         this.sampleRate = sampleRate;
-        for (int i = 0; i < splits.length; i++) {
-            splits[i] = new Biquad();
-        }
+        split = new BandSplit(BANDS, sampleRate);
         reset();
     }
 
     @Override
     public void reset() {
-        for (Biquad split : splits) {
-            split.reset();
-        }
+        split.reset();
         for (int b = 0; b < BANDS; b++) {
             level[b] = SILENCE_DB;
             gain[b] = 1;
@@ -48,31 +43,13 @@ final class MultibandCompressor implements Effect {
     public void process(double[] block, int at, double tempo, double[] toLeft, double[] toRight) {
         double low = block[at + EffectParameters.MULTIBAND_LOW];
         double high = Math.max(low * 1.5, block[at + EffectParameters.MULTIBAND_HIGH]);
+        hz[0] = low;
+        hz[1] = high;
+        split.process(toLeft, toRight, BANDS, hz);
         for (int i = 0; i < SAMPLES; i++) {
-            left[0][i] = toLeft[i];
-            right[0][i] = toRight[i];
-            left[2][i] = toLeft[i];
-            right[2][i] = toRight[i];
+            dry[0][i] = split.left(0)[i] + split.left(1)[i] + split.left(2)[i];
+            dry[1][i] = split.right(0)[i] + split.right(1)[i] + split.right(2)[i];
         }
-        twice(0, Biquad.LOW_PASS, low, left[0], right[0]);
-        twice(2, Biquad.HIGH_PASS, low, left[2], right[2]);
-        // The low band passes both halves of the upper split, so that its phase stays with the others.
-        double[] bothLeft = left[1];
-        double[] bothRight = right[1];
-        for (int i = 0; i < SAMPLES; i++) {
-            bothLeft[i] = left[0][i];
-            bothRight[i] = right[0][i];
-        }
-        twice(4, Biquad.LOW_PASS, high, left[0], right[0]);
-        twice(6, Biquad.HIGH_PASS, high, bothLeft, bothRight);
-        for (int i = 0; i < SAMPLES; i++) {
-            left[0][i] += bothLeft[i];
-            right[0][i] += bothRight[i];
-            left[1][i] = left[2][i];
-            right[1][i] = right[2][i];
-        }
-        twice(8, Biquad.LOW_PASS, high, left[1], right[1]);
-        twice(10, Biquad.HIGH_PASS, high, left[2], right[2]);
         for (int i = 0; i < SAMPLES; i++) {
             toLeft[i] = 0;
             toRight[i] = 0;
@@ -80,13 +57,6 @@ final class MultibandCompressor implements Effect {
         reduction = 0;
         for (int b = 0; b < BANDS; b++) {
             press(b, block, at, toLeft, toRight);
-        }
-    }
-
-    private void twice(int first, int kind, double hz, double[] l, double[] r) {
-        for (int k = first; k < first + 2; k++) {
-            splits[k].aim(kind, hz, 0, BUTTERWORTH_Q, sampleRate);
-            splits[k].process(l, r);
         }
     }
 
@@ -98,8 +68,8 @@ final class MultibandCompressor implements Effect {
         double attack = Compressor.part(block[at + EffectParameters.MULTIBAND_ATTACK], sampleRate);
         double release = Compressor.part(block[at + EffectParameters.MULTIBAND_RELEASE], sampleRate);
         double own = block[at + EffectParameters.MULTIBAND_LEVEL + b];
-        double[] l = left[b];
-        double[] r = right[b];
+        double[] l = split.left(b);
+        double[] r = split.right(b);
         double g = gain[b];
         for (int start = 0; start < SAMPLES; start += GRAIN) {
             double peak = 0;
@@ -121,6 +91,11 @@ final class MultibandCompressor implements Effect {
             g = next;
         }
         gain[b] = g;
+    }
+
+    @Override
+    public double[][] dry() {
+        return dry;
     }
 
     @Override

@@ -6,7 +6,7 @@ import gentlecomet.sound.parameter.EffectParameters;
 
 /**
  * A reverb: what comes in is cut, delayed and made dense by all-passes ({@link Diffuser}); that burst is heard at once and feeds a tail ({@link ReverbTank}). A few early
- * reflections come straight from the pre-delay, and a gate may end it all ({@link ReverbGate}).
+ * reflections come straight from the pre-delay, and a gate may end it all ({@link ReverbGate}). While a note is held the tail can be frozen: nothing comes in, nothing is lost.
  */
 final class Reverb implements Effect {
 
@@ -25,6 +25,7 @@ final class Reverb implements Effect {
     private static final double CLOSEST = 0.25;
     /** The most that the size moves in a step: what is in the lines is stretched with them. */
     private static final double FASTEST = 0.015;
+    private static final double FREEZE_SECONDS = 0.05;
 
     private final double sampleRate;
     private final ReverbTank tank;
@@ -38,7 +39,10 @@ final class Reverb implements Effect {
     private final double[] fedRight = new double[SAMPLES];
     private final double[] tailLeft = new double[SAMPLES];
     private final double[] tailRight = new double[SAMPLES];
+    private final double freezeStep;
     private double size = -1;
+    private boolean held;
+    private double frozen;
 
     Reverb(double sampleRate) {
         this.sampleRate = sampleRate;
@@ -47,6 +51,7 @@ final class Reverb implements Effect {
         preLeft = new BlockRing(LONGEST_PRE_DELAY * sampleRate);
         preRight = new BlockRing(LONGEST_PRE_DELAY * sampleRate);
         gate = new ReverbGate(sampleRate);
+        freezeStep = SAMPLES / (FREEZE_SECONDS * sampleRate);
     }
 
     @Override
@@ -59,6 +64,8 @@ final class Reverb implements Effect {
         wetCuts.reset();
         gate.reset();
         size = -1;
+        held = false;
+        frozen = 0;
     }
 
     @Override
@@ -78,7 +85,11 @@ final class Reverb implements Effect {
         tank.resize(kind.lines(size));
         double decay = block[at + EffectParameters.REVERB_DECAY];
         diffuser.resize(kind == ReverbKind.BLOOM ? kind.diffusion(size) : Math.min(kind.diffusion(size), decay * DIFFUSION_OF_DECAY));
-        tank.tune(decay, block[at + EffectParameters.REVERB_DAMPING], block[at + EffectParameters.REVERB_HIGH_DECAY] / 100);
+        double wantedFreeze = held ? block[at + EffectParameters.REVERB_FREEZE] / 100 : 0;
+        double frozenBefore = frozen;
+        frozen += Math.max(-freezeStep, Math.min(freezeStep, wantedFreeze - frozen));
+        double highPart = block[at + EffectParameters.REVERB_HIGH_DECAY] / 100;
+        tank.tune(decay / Math.max(1e-9, 1 - frozen), block[at + EffectParameters.REVERB_DAMPING], highPart + (1 - highPart) * frozen);
         wetCuts.aim(block, at + EffectParameters.REVERB_LOW_CUT, at + EffectParameters.REVERB_LOW_SLOPE, at + EffectParameters.REVERB_HIGH_CUT, at + EffectParameters.REVERB_HIGH_SLOPE);
         if (wetCuts.steep()) {
             wetCuts.process(inLeft, inRight, sampleRate);
@@ -89,6 +100,10 @@ final class Reverb implements Effect {
         int from = preLeft.before((int) (preDelay * sampleRate));
         cuts.aim(wetCuts.lowOfLoop(), wetCuts.highOfLoop(), sampleRate);
         cuts.process(preLeft.samples, from, preRight.samples, from, fedLeft, fedRight, 0, SAMPLES);
+        if (frozen > 0 || frozenBefore > 0) {
+            shut(fedLeft, 1 - frozenBefore, frozenBefore - frozen);
+            shut(fedRight, 1 - frozenBefore, frozenBefore - frozen);
+        }
         diffuser.process(fedLeft, fedRight);
         tank.process(fedLeft, fedRight, block[at + EffectParameters.REVERB_MODULATION] / 100, tailLeft, tailRight);
         // What a small space gives back comes more often.
@@ -100,6 +115,19 @@ final class Reverb implements Effect {
         }
         preLeft.moveOn();
         preRight.moveOn();
+    }
+
+    /** Nothing comes into what is frozen. */
+    private static void shut(double[] samples, double open, double more) {
+        double[] ramp = EffectStep.RAMP;
+        for (int i = 0; i < SAMPLES; i++) {
+            samples[i] *= open + more / SAMPLES * ramp[i];
+        }
+    }
+
+    @Override
+    public void follow(double key, boolean anyHeld) {
+        held = anyHeld;
     }
 
     @Override

@@ -6,11 +6,14 @@ import gentlecomet.sound.parameter.EffectParameters;
 /** Effect slots in their order. */
 final class EffectChain {
 
+    private static final double MIDDLE_KEY = 60;
+
     private final EffectSlot[] slots;
     private final int start;
     private final int size = EffectParameters.size();
     /** Slots up to the last one that holds an effect or has held one. */
     private int used;
+    private double key = MIDDLE_KEY;
 
     /** @param start place of the first slot's group in the block that the chain reads */
     EffectChain(int count, int start, double sampleRate) {
@@ -39,8 +42,19 @@ final class EffectChain {
     }
 
     void reset() {
+        key = MIDDLE_KEY;
         for (EffectSlot slot : slots) {
             slot.reset();
+        }
+    }
+
+    /** Tells the effects which key was played last, which stays so without a note, and whether any is held. */
+    void follow(Voice newest, boolean held) {
+        if (newest != null) {
+            key = newest.bentPitch();
+        }
+        for (int s = 0; s < used; s++) {
+            slots[s].follow(key, held);
         }
     }
 

@@ -144,6 +144,9 @@ final class StepRenderer {
         if (!panel.patchRouting().empty()) {
             panel.routePatch(modulation.follow(panel.patchRouting(), pool.newest(), setting.modulation));
         }
+        if (effects.inUse()) {
+            effects.follow(pool.newest(), pool.layersHeld() != 0);
+        }
         effects.process(panel.patchBlock(), setting.tempo, left, right);
         setting.levels.lookAtEffects(left, right);
         double end = trimGain.gainOfDb(panel.patchBlock()[PatchParameters.LEVEL_TRIM]);
@@ -253,6 +256,9 @@ final class StepRenderer {
             panel.routeEffects(layer, bus.modulation.follow(panel.effectRouting(layer), pool.newest(layer), setting.modulation));
         }
         setting.levels.look(layer, StageLevels.VOICES, bus.left, bus.right, 1);
+        if (bus.effects.inUse()) {
+            bus.effects.follow(pool.newest(layer), (pool.layersHeld() >> layer & 1) == 1);
+        }
         bus.effects.process(panel.layerBlock(layer), setting.tempo, bus.left, bus.right);
         setting.levels.look(layer, StageLevels.LAYER, bus.left, bus.right, 1);
     }

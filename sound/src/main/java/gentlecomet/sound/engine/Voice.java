@@ -204,6 +204,11 @@ final class Voice {
         return active;
     }
 
+    /** Key number with fraction at which it sounds. */
+    double bentPitch() {
+        return bent;
+    }
+
     boolean held() {
         return held;
     }

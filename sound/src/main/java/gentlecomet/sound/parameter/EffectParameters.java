@@ -1,5 +1,7 @@
 package gentlecomet.sound.parameter;
 
+import java.util.Arrays;
+
 /** Places of an effect slot's parameters within its group: what it is, its mix, and the parameters of every type. */
 public final class EffectParameters {
 
@@ -9,7 +11,8 @@ public final class EffectParameters {
     static final ParameterTemplate GROUP = new ParameterTemplate();
 
     public static final int TYPE = GROUP.choice("type", "Effect", "none", "drive", "bitcrusher", "chorus", "flanger", "phaser", "ensemble",
-            "widener", "tremolo", "delay", "reverb", "equaliser", "compressor", "multibandCompressor", "transientShaper", "ducking", "limiter", "stereo");
+            "widener", "tremolo", "delay", "reverb", "equaliser", "compressor", "multibandCompressor", "transientShaper", "ducking", "limiter", "stereo",
+            "filter", "multibandDrive");
     public static final int ON;
     public static final int MIX;
     /** Level after the mix, to match what goes in. */
@@ -64,6 +67,12 @@ public final class EffectParameters {
     public static final int DELAY_WIDTH;
     public static final int DELAY_MODULATION_RATE;
     public static final int DELAY_MODULATION_DEPTH;
+    /** How much of each side's echoes goes on at the other side. */
+    public static final int DELAY_CROSS;
+    public static final int DELAY_DRIFT;
+    public static final int DELAY_DIFFUSION;
+    public static final int DELAY_DUCKING;
+    public static final int DELAY_FREEZE;
     public static final int REVERB_KIND;
     public static final int REVERB_SIZE;
     public static final int REVERB_DECAY;
@@ -77,6 +86,7 @@ public final class EffectParameters {
     public static final int REVERB_HIGH_CUT;
     public static final int REVERB_LOW_SLOPE;
     public static final int REVERB_HIGH_SLOPE;
+    public static final int REVERB_FREEZE;
     public static final int REVERB_WIDTH;
     public static final int REVERB_EARLY;
     public static final int REVERB_GATE;
@@ -125,6 +135,23 @@ public final class EffectParameters {
     public static final int LIMITER_CLIP;
     public static final int STEREO_WIDTH;
     public static final int STEREO_MONO_BELOW;
+    /** Choices as {@link FilterParameters#TYPE} without the first. */
+    public static final int FILTER_TYPE;
+    public static final int FILTER_CUTOFF;
+    public static final int FILTER_RESONANCE;
+    public static final int FILTER_KEY_TRACKING;
+    public static final int FILTER_DRIVE;
+    public static final int FILTER_COMB_TUNE;
+    public static final int FILTER_COMB_FEEDBACK;
+    public static final int FILTER_COMB_DAMPING;
+    public static final int FILTER_VOWEL;
+    public static final int BANDS_COUNT;
+    /** Frequency of the lowest split; those of the others follow. */
+    public static final int BANDS_SPLIT;
+    /** Shape, amount, mix and level of the lowest band; those of the others follow in fours. */
+    public static final int BANDS_DRIVE;
+    /** Bands of the drive by band. */
+    public static final int MOST_BANDS = 4;
 
     /** The choice of no effect. */
     public static final int NONE = 0;
@@ -132,7 +159,7 @@ public final class EffectParameters {
     static {
         ParameterTemplate g = GROUP;
         g.when(TYPE, "drive", "bitcrusher", "chorus", "flanger", "phaser", "ensemble", "widener", "tremolo", "delay", "reverb", "equaliser",
-                "compressor", "multibandCompressor", "transientShaper", "ducking", "limiter", "stereo");
+                "compressor", "multibandCompressor", "transientShaper", "ducking", "limiter", "stereo", "filter", "multibandDrive");
         ON = g.choice("on", "On / Bypass", "on", "bypassed");
         MIX = g.number("mix", "Mix", Unit.PERCENT, Taper.LINEAR, 0, 100, 100);
         OUTPUT = g.number("output", "Output", Unit.DECIBELS, Taper.LINEAR, -24, 24, 0);
@@ -191,6 +218,11 @@ public final class EffectParameters {
         DELAY_LEVEL_RIGHT = g.number("delay.levelRight", "Right level", Unit.DECIBELS, Taper.LINEAR, -36, 6, 0);
         DELAY_WIDTH = g.number("delay.width", "Width", Unit.PERCENT, Taper.LINEAR, 0, 100, 100);
         DELAY_MODULATION_RATE = g.number("delay.modulationRate", "Modulation rate", Unit.HERTZ, Taper.LOGARITHMIC, 0.05, 10, 0.5);
+        DELAY_CROSS = g.number("delay.cross", "Cross", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
+        DELAY_DRIFT = g.number("delay.drift", "Drift", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
+        DELAY_DIFFUSION = g.number("delay.diffusion", "Diffusion", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
+        DELAY_DUCKING = g.number("delay.ducking", "Ducked by the dry sound", Unit.DECIBELS, Taper.LINEAR, 0, 36, 0);
+        DELAY_FREEZE = g.number("delay.freeze", "Freeze", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
         DELAY_MODULATION_DEPTH = g.number("delay.modulationDepth", "Modulation depth", Unit.SECONDS, Taper.CUBIC, 0, 0.01, 0);
         g.when(TYPE, "reverb");
         REVERB_KIND = g.choice("reverb.kind", "Kind", "hall", "room", "plate", "ambience", "bloom");
@@ -206,6 +238,7 @@ public final class EffectParameters {
         REVERB_LOW_SLOPE = g.choice("reverb.lowSlope", "Low cut slope", "6dB", "12dB", "24dB");
         REVERB_HIGH_SLOPE = g.choice("reverb.highSlope", "High cut slope", "6dB", "12dB", "24dB");
         REVERB_WIDTH = g.number("reverb.width", "Width", Unit.PERCENT, Taper.LINEAR, 0, 100, 100);
+        REVERB_FREEZE = g.number("reverb.freeze", "Freeze", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
         REVERB_EARLY = g.number("reverb.early", "Early level", Unit.DECIBELS, Taper.DECIBEL, -48, 6, -48);
         REVERB_GATE = g.choice("reverb.gate", "Gate", "off", "byLevel", "byTime");
         g.when(REVERB_GATE, "byLevel", "byTime");
@@ -269,8 +302,46 @@ public final class EffectParameters {
         g.when(TYPE, "stereo");
         STEREO_WIDTH = g.number("stereo.width", "Width", Unit.PERCENT, Taper.LINEAR, 0, 200, 100);
         STEREO_MONO_BELOW = g.number("stereo.monoBelow", "Mono below", Unit.HERTZ, Taper.LOGARITHMIC, 20, 1000, 20);
+        g.when(TYPE, "filter");
+        String[] types = FilterParameters.GROUP.parameters().get(FilterParameters.TYPE).choices().toArray(new String[0]);
+        FILTER_TYPE = g.choice("filter.type", "Filter", Arrays.copyOfRange(types, 1, types.length));
+        g.when(FILTER_TYPE, "lowPass24", "lowPass12", "highPass12", "highPass24", "bandPass12", "bandPass24", "notch12", "notch24", "ladder24");
+        FILTER_CUTOFF = g.number("filter.cutoff", "Cutoff", Unit.HERTZ, Taper.LOGARITHMIC, 20, 20000, 2000);
+        FILTER_RESONANCE = g.number("filter.resonance", "Resonance", Unit.DECIBELS, Taper.LINEAR, 0, 36, 0);
+        g.when(TYPE, "filter");
+        FILTER_KEY_TRACKING = g.number("filter.keyTracking", "Key tracking", Unit.PERCENT, Taper.LINEAR, 0, 200, 0);
+        FILTER_DRIVE = g.number("filter.drive", "Drive", Unit.DECIBELS, Taper.LINEAR, 0, 36, 0);
+        g.when(FILTER_TYPE, "comb");
+        FILTER_COMB_TUNE = g.number("filter.combTune", "Comb tune", Unit.SEMITONES, Taper.LINEAR, -48, 48, 0);
+        FILTER_COMB_FEEDBACK = g.number("filter.combFeedback", "Comb feedback", Unit.PERCENT, Taper.LINEAR, -99, 99, 70);
+        FILTER_COMB_DAMPING = g.number("filter.combDamping", "Comb damping", Unit.HERTZ, Taper.LOGARITHMIC, 500, 20000, 20000);
+        g.when(FILTER_TYPE, "vowel");
+        FILTER_VOWEL = g.number("filter.vowel", "Vowel", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
+        g.when(TYPE, "multibandDrive");
+        BANDS_COUNT = g.choice("bands.count", "Bands", "2", "3", "4");
+        BANDS_SPLIT = g.number("bands.split1", "Split 1", Unit.HERTZ, Taper.LOGARITHMIC, 40, 2000, 200);
+        g.when(BANDS_COUNT, "3", "4");
+        g.number("bands.split2", "Split 2", Unit.HERTZ, Taper.LOGARITHMIC, 100, 8000, 1500);
+        g.when(BANDS_COUNT, "4");
+        g.number("bands.split3", "Split 3", Unit.HERTZ, Taper.LOGARITHMIC, 500, 16000, 5000);
+        int lowest = -1;
+        for (int band = 1; band <= MOST_BANDS; band++) {
+            if (band <= 2) {
+                g.when(TYPE, "multibandDrive");
+            } else if (band == 3) {
+                g.when(BANDS_COUNT, "3", "4");
+            } else {
+                g.when(BANDS_COUNT, "4");
+            }
+            int shape = g.choice("bands.shape" + band, "Band " + band + " shape", "soft", "hard", "fold");
+            g.number("bands.amount" + band, "Band " + band + " drive", Unit.DECIBELS, Taper.LINEAR, 0, 48, 0);
+            g.number("bands.mix" + band, "Band " + band + " mix", Unit.PERCENT, Taper.LINEAR, 0, 100, 100);
+            g.number("bands.level" + band, "Band " + band + " level", Unit.DECIBELS, Taper.LINEAR, -36, 12, 0);
+            lowest = band == 1 ? shape : lowest;
+        }
+        BANDS_DRIVE = lowest;
         g.always();
-        g.serves(Facts.Quality.BRIGHTNESS, 2, DRIVE_TONE, EQ_HIGH_GAIN, MULTIBAND_LEVEL + 2, REVERB_DAMPING, DELAY_HIGH_CUT, REVERB_HIGH_CUT, EQ_HIGH_CUT);
+        g.serves(Facts.Quality.BRIGHTNESS, 2, FILTER_CUTOFF, DRIVE_TONE, EQ_HIGH_GAIN, MULTIBAND_LEVEL + 2, REVERB_DAMPING, DELAY_HIGH_CUT, REVERB_HIGH_CUT, EQ_HIGH_CUT);
         g.serves(Facts.Quality.BRIGHTNESS, 3, DRIVE_AMOUNT, MIX);
         g.serves(Facts.Quality.LENGTH, 2, REVERB_DECAY, DELAY_FEEDBACK);
         g.serves(Facts.Quality.LENGTH, 3, MIX);

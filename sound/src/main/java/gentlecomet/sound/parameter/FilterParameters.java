@@ -61,6 +61,9 @@ public final class FilterParameters {
         g.serves(Facts.Quality.ROUGHNESS, 4, CUTOFF, ENVELOPE_AMOUNT, RESONANCE, COMB_DAMPING);
     }
 
+    /** Number of parameters of a filter. */
+    public static final int SIZE = GROUP.size();
+
     private FilterParameters() {
     }
 }

@@ -34,6 +34,9 @@ public final class SourceParameters {
     public static final int BALANCE;
     /** How much of the drawn map of the unison voices counts. */
     public static final int UNISON_MAP;
+    /** Ranges within which each unison voice of each note is drawn anew. */
+    public static final int RANDOM_PITCH;
+    public static final int RANDOM_PAN;
     public static final int SYNC;
     public static final int RING;
     public static final int RING_FROM;
@@ -112,6 +115,8 @@ public final class SourceParameters {
         g.when(WAVE, "sine", "triangle", "saw", "pulse", "roundSquare", "table", "harmonics", "recording");
         BALANCE = g.number("unisonBalance", "Unison balance", Unit.DECIBELS, Taper.LINEAR, -24, 24, 0);
         UNISON_MAP = g.number("unisonMap", "Unison map", Unit.PERCENT, Taper.LINEAR, 0, 200, 100);
+        RANDOM_PITCH = g.number("randomPitch", "Random pitch", Unit.CENTS, Taper.CUBIC, 0, 100, 0);
+        RANDOM_PAN = g.number("randomPan", "Random pan", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
         g.when(WAVE, "sine", "triangle", "saw", "pulse", "roundSquare", "table", "harmonics");
         SYNC = g.choice("sync", "Hard sync to", "off", "source1", "source2", "source3");
         PHASE_MODULATION = g.number("phaseModulation1", "Phase modulation from 1", Unit.RADIANS, Taper.CUBIC, 0, 24, 0);
@@ -159,7 +164,7 @@ public final class SourceParameters {
         CROSSFADE = g.number("crossfade", "Loop crossfade", Unit.PERCENT, Taper.LINEAR, 0, 50, 5);
         DIRECTION = g.choice("direction", "Direction", "forward", "reverse");
         g.always();
-        g.advanced(OUTPUT, RATIO, OFFSET, KEY_FOLLOW, PHASE_RANGE, BALANCE, UNISON_MAP, SYNC, PHASE_MODULATION, PHASE_MODULATION + 1, PHASE_MODULATION + 2, RING, RING_FROM, START);
+        g.advanced(OUTPUT, RATIO, OFFSET, KEY_FOLLOW, PHASE_RANGE, BALANCE, UNISON_MAP, RANDOM_PITCH, RANDOM_PAN, SYNC, PHASE_MODULATION, PHASE_MODULATION + 1, PHASE_MODULATION + 2, RING, RING_FROM, START);
         g.bringsParts(TABLE, PARTIALS_FROM, BODY_SET);
         g.serves(Facts.Quality.BRIGHTNESS, 2, POSITION, PULSE_WIDTH, PHASE_MODULATION, PHASE_MODULATION + 1, PHASE_MODULATION + 2, BODY_TILT, EXCITER_TONE);
         g.serves(Facts.Quality.BRIGHTNESS, 3, LEVEL);

@@ -3,6 +3,7 @@ package gentlecomet.sound.picture;
 import gentlecomet.sound.effect.Compressor;
 import gentlecomet.sound.effect.EffectType;
 import gentlecomet.sound.effect.Equaliser;
+import gentlecomet.sound.effect.FilterEffect;
 import gentlecomet.sound.engine.Engine;
 import gentlecomet.sound.engine.PressureCurve;
 import gentlecomet.sound.engine.VelocityLaw;
@@ -288,16 +289,17 @@ public final class Pictures {
     }
 
     /**
-     * What an equaliser does at frequencies evenly spread in octaves from 20 Hz to 20 kHz, in dB, or a compressor to levels evenly
+     * What an equaliser or a filter does at frequencies evenly spread in octaves from 20 Hz to 20 kHz, in dB, or a compressor to levels evenly
      * spread from -60 to 0 dB, in dB out.
      *
      * @param slot index of the slot's first parameter in the registry
      */
     public static double[] effect(double[] image, int slot, int points) {
         double[] picture = new double[points];
-        boolean equaliser = EffectType.of(image[slot + EffectParameters.TYPE]) == EffectType.EQUALISER;
+        EffectType type = EffectType.of(image[slot + EffectParameters.TYPE]);
         for (int i = 0; i < points; i++) {
-            picture[i] = equaliser ? Equaliser.responseDb(image, slot, hz(i, points), RATE)
+            picture[i] = type == EffectType.EQUALISER ? Equaliser.responseDb(image, slot, hz(i, points), RATE)
+                    : type == EffectType.FILTER ? FilterEffect.responseDb(image, slot, hz(i, points), RATE)
                     : Compressor.curve(-60 + 60.0 * i / (points - 1), image[slot + EffectParameters.COMPRESSOR_THRESHOLD],
                             image[slot + EffectParameters.COMPRESSOR_RATIO], image[slot + EffectParameters.COMPRESSOR_KNEE])
                             + image[slot + EffectParameters.COMPRESSOR_MAKE_UP];

@@ -18,6 +18,9 @@ final class SourceSetting {
     double balanceDb;
     /** How much of the drawn map of the unison voices counts, 0 to 2. */
     double map;
+    /** Ranges of each unison voice of each note: cents, and 0 to 1. */
+    double randomCents;
+    double randomPan;
     double pulseWidth;
     double position;
     /** Level as a gain; 0 when it is off. */
@@ -45,6 +48,8 @@ final class SourceSetting {
         width = block[at + SourceParameters.WIDTH] * PERCENT;
         balanceDb = block[at + SourceParameters.BALANCE];
         map = block[at + SourceParameters.UNISON_MAP] * PERCENT;
+        randomCents = block[at + SourceParameters.RANDOM_PITCH];
+        randomPan = block[at + SourceParameters.RANDOM_PAN] * PERCENT;
         pulseWidth = block[at + SourceParameters.PULSE_WIDTH] * PERCENT;
         position = block[at + SourceParameters.POSITION] * PERCENT;
         double level = block[at + SourceParameters.LEVEL];

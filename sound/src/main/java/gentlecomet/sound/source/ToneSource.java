@@ -121,6 +121,7 @@ public final class ToneSource {
     /** Takes over where the parameters stand; to be called when they or the layer's material may have changed. */
     public void take(double[] block, int at) {
         setting.take(block, at);
+        spread.draw(noteSeed, setting.randomCents, setting.randomPan);
         spread.set(setting.copies, setting.detuneCents, setting.pan, setting.width, setting.balanceDb, setting.map, material);
     }
 

@@ -1,5 +1,6 @@
 package gentlecomet.sound.source;
 
+import gentlecomet.sound.maths.NoiseGenerator;
 import gentlecomet.sound.maths.Polynomials;
 
 /** How the copies of a source lie in pitch and between the sides; worked out again only when something about that has changed. */
@@ -7,6 +8,9 @@ final class UnisonSpread {
 
     /** Numbers of a drawn voice: pitch in cents, pan and phase in %, level in dB. */
     static final int COLUMNS = 4;
+    /** What is drawn, for seeds of their own. */
+    private static final int PITCH = 7001;
+    private static final int PANNING = 7002;
     private static final double SQRT_2 = 1.4142135623730951;
     private static final double QUARTER_OF_A_HALF_TURN = 0.125;
 
@@ -24,6 +28,24 @@ final class UnisonSpread {
     private double map;
     private SourceMaterial of;
     private int edition = -1;
+    private int seed;
+    private double randomCents;
+    private double randomPan;
+
+    /** Where chance puts the voices of a note. To be called before {@link #set}. @param cents to each side @param newPan 0 to 1 to each side */
+    void draw(int noteSeed, double cents, double newPan) {
+        if (cents == randomCents && newPan == randomPan && (noteSeed == seed || cents == 0 && newPan == 0)) {
+            return;
+        }
+        seed = noteSeed;
+        randomCents = cents;
+        randomPan = newPan;
+        edition = -1;
+    }
+
+    private double chance(int voice, int of) {
+        return 2 * NoiseGenerator.fraction(seed, of, voice) - 1;
+    }
 
     /**
      * @param newPan       -1 left to 1 right
@@ -56,6 +78,12 @@ final class UnisonSpread {
             double ownCents = own ? map * drawn[COLUMNS * copy] : 0;
             double ownPan = own ? map * drawn[COLUMNS * copy + 1] / 100 : 0;
             double ownDb = own ? map * drawn[COLUMNS * copy + 3] : 0;
+            if (randomCents > 0) {
+                ownCents += randomCents * chance(copy, PITCH);
+            }
+            if (randomPan > 0) {
+                ownPan += randomPan * chance(copy, PANNING);
+            }
             double position = Math.max(-1, Math.min(1, pan + side * width + ownPan));
             double db = (copies == 1 ? 0 : balanceDb * (Math.abs(place) - 0.5)) + ownDb;
             double level = db == 0 ? 1 : Polynomials.gainOfDb(db);

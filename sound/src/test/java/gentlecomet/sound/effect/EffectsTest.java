@@ -336,10 +336,10 @@ class EffectsTest {
     /** An effect that changes nothing measurable is broken. */
     @ParameterizedTest
     @ValueSource(strings = {"drive", "bitcrusher", "chorus", "flanger", "phaser", "ensemble", "widener", "tremolo", "delay", "reverb", "compressor",
-        "multibandCompressor", "transientShaper", "ducking", "limiter"})
+        "multibandCompressor", "transientShaper", "ducking", "limiter", "filter", "multibandDrive"})
     void everyEffectIsHeardAndEndsInSilence(String type) {
         IntToDoubleFunction burst = i -> i < 24000 ? 0.7 * Math.sin(2 * Math.PI * 220 * i / RATE) * Math.min(1, i / 200.0) : 0;
-        double[][] out = through(48000 * 20, burst, "effect1.type=" + type, "effect1.limiter.gain=12", "effect1.transientShaper.attack=12", "effect1.mix=100");
+        double[][] out = through(48000 * 20, burst, "effect1.type=" + type, "effect1.limiter.gain=12", "effect1.transientShaper.attack=12", "effect1.bands.amount1=12", "effect1.mix=100");
         double difference = 0;
         double tail = 0;
         for (int i = 0; i < 48000; i++) {

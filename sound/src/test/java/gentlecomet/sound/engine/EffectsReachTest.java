@@ -30,18 +30,20 @@ class EffectsReachTest {
     /** A bright sound, different on both sides, that is struck, held and let go. */
     private static final List<String> SOUND = List.of("layer1.source1.wave=saw", "layer1.source1.unisonVoices=3", "layer1.source1.detune=12",
             "layer1.source1.width=80", "layer1.amplitude.decay=100 ms", "layer1.amplitude.sustain=40", "layer1.amplitude.release=100 ms", "performance.tempo=240");
-    private static final Map<String, List<String>> AT_WORK = Map.of(
-            "drive", List.of("drive.tone=4k"),
-            "delay", List.of("delay.timeLeft=40 ms", "delay.timeRight=60 ms", "delay.modulationDepth=1 ms", "delay.modulationRate=4"),
-            "reverb", List.of("reverb.early=-6", "reverb.highCut=9k", "reverb.width=70", "reverb.gate=byLevel", "reverb.gateHold=60 ms"),
-            "equaliser", List.of("equaliser.lowSlope=12dB", "equaliser.lowCut=150", "equaliser.highSlope=24dB", "equaliser.highCut=9k",
-                    "equaliser.lowGain=6", "equaliser.highGain=-6", "equaliser.gain1=6", "equaliser.gain2=-6", "equaliser.gain3=6", "equaliser.gain4=-6"),
-            "compressor", List.of("compressor.threshold=-18", "compressor.knee=12"),
-            "multibandCompressor", List.of("multiband.downThreshold=-36", "multiband.upThreshold=-40", "multiband.upRatio=2"),
-            "transientShaper", List.of("transientShaper.attack=6", "transientShaper.sustain=-6"),
-            "limiter", List.of("limiter.gain=18", "limiter.clip=6"),
-            "stereo", List.of("stereo.width=140", "stereo.monoBelow=300"),
-            "tremolo", List.of("tremolo.stereoPhase=40"));
+    private static final Map<String, List<String>> AT_WORK = Map.ofEntries(
+            Map.entry("drive", List.of("drive.tone=4k")),
+            Map.entry("delay", List.of("delay.timeLeft=40 ms", "delay.timeRight=60 ms", "delay.modulationDepth=1 ms", "delay.modulationRate=4", "delay.drift=50")),
+            Map.entry("filter", List.of("filter.cutoff=900", "filter.resonance=6")),
+            Map.entry("multibandDrive", List.of("bands.count=4", "bands.amount1=36", "bands.amount2=36", "bands.amount3=36", "bands.amount4=48", "bands.mix1=70", "bands.mix2=70", "bands.mix3=70", "bands.mix4=70")),
+            Map.entry("reverb", List.of("reverb.early=-6", "reverb.highCut=9k", "reverb.width=70", "reverb.gate=byLevel", "reverb.gateHold=60 ms")),
+            Map.entry("equaliser", List.of("equaliser.lowSlope=12dB", "equaliser.lowCut=150", "equaliser.highSlope=24dB", "equaliser.highCut=9k",
+                    "equaliser.lowGain=6", "equaliser.highGain=-6", "equaliser.gain1=6", "equaliser.gain2=-6", "equaliser.gain3=6", "equaliser.gain4=-6")),
+            Map.entry("compressor", List.of("compressor.threshold=-18", "compressor.knee=12")),
+            Map.entry("multibandCompressor", List.of("multiband.downThreshold=-36", "multiband.upThreshold=-40", "multiband.upRatio=2")),
+            Map.entry("transientShaper", List.of("transientShaper.attack=6", "transientShaper.sustain=-6")),
+            Map.entry("limiter", List.of("limiter.gain=18", "limiter.clip=6")),
+            Map.entry("stereo", List.of("stereo.width=140", "stereo.monoBelow=300")),
+            Map.entry("tremolo", List.of("tremolo.stereoPhase=40")));
 
     static Stream<Arguments> parameters() {
         Parameter type = Parameters.at(PatchParameters.effect(0) + EffectParameters.TYPE);
