@@ -20,7 +20,7 @@ public final class Engine {
     /** Samples of a step. */
     public static final int STEP = EffectStep.SAMPLES;
     /** Measurements and releases name this; it goes up whenever any sample may change. */
-    public static final String VERSION = "7";
+    public static final String VERSION = "8";
 
     private static final int MOST_OVERSAMPLING = 4;
 
