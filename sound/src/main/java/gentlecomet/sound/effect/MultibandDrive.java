@@ -13,8 +13,6 @@ final class MultibandDrive implements Effect {
 
     private static final int SAMPLES = EffectStep.SAMPLES;
     private static final int BANDS = EffectParameters.MOST_BANDS;
-    /** Numbers of a band: shape, amount, mix, level. */
-    private static final int BAND = 4;
     private static final double APART = 1.5;
 
     private final BandSplit split;
@@ -100,7 +98,7 @@ final class MultibandDrive implements Effect {
             dry[1][i] = 0;
         }
         for (int b = 0; b < count; b++) {
-            drive(bands[b], split.left(b), split.right(b), block, at + EffectParameters.BANDS_DRIVE + BAND * b, toLeft, toRight);
+            drive(bands[b], split.left(b), split.right(b), block, at + EffectParameters.BANDS_DRIVE + EffectParameters.BAND_SIZE * b, toLeft, toRight);
         }
     }
 

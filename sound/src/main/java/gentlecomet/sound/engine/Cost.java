@@ -1,5 +1,6 @@
 package gentlecomet.sound.engine;
 
+import gentlecomet.sound.effect.EffectType;
 import gentlecomet.sound.parameter.EffectParameters;
 import gentlecomet.sound.parameter.FilterParameters;
 import gentlecomet.sound.parameter.LayerParameters;
@@ -20,7 +21,7 @@ public final class Cost {
     private static final double RING = 3;
     private static final double PHASE_MODULATION = 31;
     private static final double SYNC = 3;
-    private static final double VOICE_DRIVE = 92;
+    private static final double VOICE_DRIVE = 165;
     private static final double COPY_OF_A_LINE = 0.5;
     private static final double COPY_OF_A_TABLE = 5.4;
     /** By the choice of the wave: sine, triangle, saw, pulse, noise, rounded square, table, harmonics; partials and bodies count theirs. */
@@ -31,7 +32,9 @@ public final class Cost {
     /** By the choice of the filter; none is the first. */
     private static final double[] FILTERS = {0, 11.9, 9.8, 10.6, 18.6, 10.5, 18.3, 10.4, 18.4, 13.1, 34.4, 44.1};
     /** By the choice of the effect; none is the first. */
-    private static final double[] EFFECTS = {0, 97, 3, 17, 55, 37, 31, 28, 5, 8, 19, 14, 26, 90, 19, 3, 3.5, 5.4};
+    private static final double[] EFFECTS = {0, 139, 3, 17, 55, 37, 31, 28, 5, 10, 46, 14, 26, 90, 19, 3, 6, 5.4, 16, 29};
+    /** A band of the drive by band that is driven. */
+    private static final double DRIVEN_BAND = 139;
 
     private Cost() {
     }
@@ -109,8 +112,23 @@ public final class Cost {
         double cost = 0;
         for (int slot = 0; slot < slots; slot++) {
             int at = first + slot * EffectParameters.size();
-            cost += image[at + EffectParameters.ON] == 0 ? EFFECTS[(int) image[at + EffectParameters.TYPE]] : 0;
+            if (image[at + EffectParameters.ON] == 0) {
+                cost += EFFECTS[(int) image[at + EffectParameters.TYPE]] + drivenBands(image, at) * DRIVEN_BAND;
+            }
         }
         return cost;
+    }
+
+    private static int drivenBands(double[] image, int at) {
+        if (EffectType.of(image[at + EffectParameters.TYPE]) != EffectType.MULTIBAND_DRIVE) {
+            return 0;
+        }
+        int driven = 0;
+        int bands = 2 + (int) image[at + EffectParameters.BANDS_COUNT];
+        for (int b = 0; b < bands; b++) {
+            int band = at + EffectParameters.BANDS_DRIVE + EffectParameters.BAND_SIZE * b;
+            driven += image[band + 1] > 0 && image[band + 2] > 0 ? 1 : 0;
+        }
+        return driven;
     }
 }

@@ -3,17 +3,21 @@ package gentlecomet.sound.maths;
 /**
  * A linear-phase filter at half of the band, for doubling and halving the sample rate of one channel: a Kaiser-windowed sinc (J. F. Kaiser, 1974). The
  * steep one is flat to 0.41 and closed (-100 dB) from 0.59 of the lower sample rate on, the gentle one, at half the cost, to 0.39 and from 0.61 (-78 dB); wide ones, for rates
- * at which there is nothing between, are flat to 0.25 and closed from 0.75 on. One instance for one direction of one channel.
+ * at which there is nothing between, are flat to 0.25 and closed from 0.75 on (-100 dB, the gentle one -60). One instance for one direction of one channel.
  */
 public final class HalfBand {
 
     private static final double[] STEEP = kernel(79, 10.06);
-    private static final double[] WIDE = kernel(27, 10.06);
+    private static final double[] WIDE = kernel(31, 10.06);
     private static final double[] GENTLE = kernel(47, 8);
-    private static final double[] GENTLE_WIDE = kernel(23, 8);
-    private static final int HISTORY = 96;
+    private static final double[] GENTLE_WIDE = kernel(15, 6);
+    /** Taps that are summed in one loop; all numbers of taps are multiples of it. */
+    private static final int TOGETHER = 4;
+    private static final int MOST = 256;
 
-    private final double[] past = new double[HISTORY + 256];
+    private final double[] past;
+    private final double[] work = new double[MOST / 2];
+    private final int history;
     /** Every other tap of one half of the kernel, from its end to beside its middle; it is symmetric, and zero between. */
     private final double[] taps;
     private final int delay;
@@ -25,6 +29,8 @@ public final class HalfBand {
 
     private HalfBand(double[] kernel) {
         delay = kernel.length / 2;
+        history = kernel.length;
+        past = new double[history + MOST];
         taps = new double[(delay + 1) / 2];
         for (int k = 0; k < taps.length; k++) {
             taps[k] = kernel[2 * k];
@@ -59,48 +65,73 @@ public final class HalfBand {
     /** Writes twice as many samples as it reads. @param frames read from {@code in}, at most 128 */
     public void doubled(double[] in, double[] out, int frames) {
         double[] line = past;
-        double[] half = taps;
-        for (int i = 0; i < frames; i++) {
-            line[HISTORY + i] = in[i];
+        double[] sums = work;
+        take(in, frames);
+        for (int k = 0; k < taps.length; k += TOGETHER) {
+            sum(line, history - k, history - delay + k, taps, k, sums, frames);
         }
-        int middle = delay / 2;
-        int span = 2 * half.length - 1;
+        int middle = history - delay / 2;
         for (int i = 0; i < frames; i++) {
-            int newest = HISTORY + i;
-            int oldest = newest - span;
-            double even = 0;
-            for (int k = 0; k < half.length; k++) {
-                even += half[k] * (line[newest - k] + line[oldest + k]);
-            }
-            out[2 * i] = 2 * even;
-            out[2 * i + 1] = line[newest - middle];
+            out[2 * i] = 2 * sums[i];
+            out[2 * i + 1] = line[middle + i];
         }
-        keep(line, frames);
+        keep(line, history, frames);
     }
 
     /** Writes half as many samples as it reads. @param frames written to {@code out}, at most 128 */
     public void halved(double[] in, double[] out, int frames) {
         double[] line = past;
-        double[] half = taps;
+        double[] sums = work;
         int count = 2 * frames;
-        for (int i = 0; i < count; i++) {
-            line[HISTORY + i] = in[i];
+        take(in, count);
+        int newest = history + 1;
+        for (int k = 0; k < taps.length; k += TOGETHER) {
+            sumOfEverySecond(line, newest - 2 * k, newest - 2 * delay + 2 * k, taps, k, sums, frames);
         }
-        int span = 2 * delay;
+        int middle = newest - delay;
         for (int i = 0; i < frames; i++) {
-            int newest = HISTORY + 2 * i + 1;
-            int oldest = newest - span;
-            double sum = 0.5 * line[newest - delay];
-            for (int k = 0; k < half.length; k++) {
-                sum += half[k] * (line[newest - 2 * k] + line[oldest + 2 * k]);
-            }
-            out[i] = sum;
+            out[i] = 0.5 * line[middle + 2 * i] + sums[i];
         }
-        keep(line, count);
+        keep(line, history, count);
     }
 
-    private static void keep(double[] line, int frames) {
-        for (int i = 0; i < HISTORY; i++) {
+    private void take(double[] in, int count) {
+        double[] line = past;
+        int from = history;
+        for (int i = 0; i < count; i++) {
+            line[from + i] = in[i];
+        }
+    }
+
+    /** Four taps and their mirror images, for every sample. The first four begin the sums. */
+    private static void sum(double[] line, int newest, int oldest, double[] taps, int k, double[] sums, int frames) {
+        double a = taps[k];
+        double b = taps[k + 1];
+        double c = taps[k + 2];
+        double d = taps[k + 3];
+        double before = k == 0 ? 0 : 1;
+        for (int i = 0; i < frames; i++) {
+            int n = newest + i;
+            int o = oldest + i;
+            sums[i] = a * (line[n] + line[o]) + b * (line[n - 1] + line[o + 1]) + c * (line[n - 2] + line[o + 2]) + d * (line[n - 3] + line[o + 3]) + before * sums[i];
+        }
+    }
+
+    private static void sumOfEverySecond(double[] line, int newest, int oldest, double[] taps, int k, double[] sums, int frames) {
+        double a = taps[k];
+        double b = taps[k + 1];
+        double c = taps[k + 2];
+        double d = taps[k + 3];
+        double before = k == 0 ? 0 : 1;
+        for (int i = 0; i < frames; i++) {
+            int n = newest + 2 * i;
+            int o = oldest + 2 * i;
+            sums[i] = a * (line[n] + line[o]) + b * (line[n - 2] + line[o + 2]) + c * (line[n - 4] + line[o + 4]) + d * (line[n - 6] + line[o + 6]) + before * sums[i];
+        }
+    }
+
+    private static void keep(double[] line, int history, int frames) {
+        for (int i = 0; i < history; i++) {
             line[i] = line[i + frames];
         }
     }

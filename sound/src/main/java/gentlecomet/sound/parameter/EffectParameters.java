@@ -152,6 +152,8 @@ public final class EffectParameters {
     public static final int BANDS_DRIVE;
     /** Bands of the drive by band. */
     public static final int MOST_BANDS = 4;
+    /** Parameters of each: shape, amount, mix, level. */
+    public static final int BAND_SIZE = 4;
 
     /** The choice of no effect. */
     public static final int NONE = 0;
