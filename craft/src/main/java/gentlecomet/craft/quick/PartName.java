@@ -53,14 +53,14 @@ record PartName(String prefix, int layer, int source, int macro, int effect, int
             }
         }
         if (at < line.size() && word(line, at).matches("effect|fx|add")) {
-            return effect(line, at + 1, named ? layer : -1);
+            return effect(line, at + 1, named ? layer : -1, true);
         }
         Matcher m = NUMBERED.matcher(word(line, at));
         Kind kind = m.matches() ? KINDS.get(m.group(1)) : null;
         if (kind != null && (m.group(2).isEmpty() || kind.count() > 0)) {
             return numbered(kind, layer, line, at, m.group(2));
         }
-        PartName effect = effect(line, at, named ? layer : -1);
+        PartName effect = effect(line, at, named ? layer : -1, false);
         return effect != null || !named ? effect : new PartName("layer" + (layer + 1) + ".zone.", layer, -1, -1, EffectParameters.NONE, 0, at);
     }
 
@@ -86,15 +86,15 @@ record PartName(String prefix, int layer, int source, int macro, int effect, int
         return new PartName("layer" + (layer + 1) + "." + id, layer, kind.id().equals("source") ? number - 1 : -1, -1, EffectParameters.NONE, 0, words);
     }
 
-    /** An effect by its name, or by enough of it. @param layer from 0, or -1 for the common chain */
-    private static PartName effect(List<String> line, int at, int layer) {
+    /** An effect by its name, or by enough of it. @param layer from 0, or -1 for the common chain @param said that it is an effect, and no part of the voices of the same name */
+    private static PartName effect(List<String> line, int at, int layer, boolean said) {
         String wanted = word(line, at).equals("eq") ? "equaliser" : word(line, at);
         List<String> types = Parameters.at(Parameters.ofEffect(layer, 0)).choices();
         int found = EffectParameters.NONE;
         int words = 1;
         for (int t = 1; t < types.size(); t++) {
             String[] spoken = ValueText.spoken(types.get(t)).split(" ");
-            if (wanted.length() >= 3 && spoken[0].startsWith(wanted) && found == EffectParameters.NONE) {
+            if (wanted.length() >= 3 && spoken[0].startsWith(wanted) && found == EffectParameters.NONE && (said || !ofVoice(spoken[0]))) {
                 found = t;
                 words = spoken.length > 1 && spoken[1].equals(word(line, at + 1)) ? 2 : 1;
             }
@@ -109,6 +109,11 @@ record PartName(String prefix, int layer, int source, int macro, int effect, int
 
     private static String word(List<String> line, int at) {
         return at < line.size() ? line.get(at).toLowerCase(Locale.ROOT) : "";
+    }
+
+    /** Whether a name belongs to a part of the voices, though an effect has it too: the effect is named with its place ("effect filter"). */
+    static boolean ofVoice(String name) {
+        return KINDS.containsKey(name);
     }
 
     /** Names by which parts are suggested. */

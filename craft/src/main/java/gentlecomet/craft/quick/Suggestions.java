@@ -30,7 +30,7 @@ final class Suggestions {
         List<String> effects = Parameters.at(Parameters.ofEffect(-1, 0)).choices();
         for (String id : effects.subList(1, effects.size())) {
             String name = ValueText.spoken(id);
-            if (name.startsWith(wanted) && !name.equals("drive")) {
+            if (name.startsWith(wanted) && !PartName.ofVoice(name)) {
                 found.add(new Suggestion(name, "effect"));
             }
         }

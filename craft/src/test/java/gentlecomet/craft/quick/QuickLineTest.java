@@ -133,6 +133,7 @@ class QuickLineTest {
     @Test
     void partsAndSettingsAreSuggested() {
         assertEquals(List.of("filter 1", "filter 2", "filters"), QuickLine.read(NEUTRAL, 0, "fil").suggestions().stream().map(QuickLine.Suggestion::text).toList());
+        assertEquals("Effect 1: Effect none to filter", QuickLine.read(NEUTRAL, 0, "effect filter cutoff 800").understood().get(0));
         assertTrue(QuickLine.read(NEUTRAL, 0, "source 1 sa").suggestions().stream().anyMatch(s -> s.text().equals("saw")));
         assertTrue(QuickLine.read(NEUTRAL, 0, "reverb dec").suggestions().stream().anyMatch(s -> s.text().equals("decay") && s.note().equals("now 2.00 s; 100 ms to 30.00 s")));
     }

@@ -26,8 +26,8 @@ public enum EffectType {
     DUCKING("ducking", Ducking::new, Picture.NONE, true),
     LIMITER("limiter", Limiter::new, Picture.NONE, true),
     STEREO("stereo", StereoWidth::new),
-    FILTER("filter", FilterEffect::new, Picture.FILTER, false),
-    MULTIBAND_DRIVE("multibandDrive", MultibandDrive::new);
+    FILTER("filter", FilterEffect::new, Picture.RESPONSE, false),
+    MULTIBAND_DRIVE("multibandDrive", MultibandDrive::new, Picture.BANDS, false);
 
     private static final EffectType[] TYPES = values();
 
@@ -49,7 +49,7 @@ public enum EffectType {
 
     /** What is drawn above the bars of an effect. */
     public enum Picture {
-        NONE, DELAY, REVERB, EQUALISER, COMPRESSOR, FILTER
+        NONE, DELAY, REVERB, EQUALISER, COMPRESSOR, RESPONSE, BANDS
     }
 
     /** Makes an effect for a sample rate in Hz. */

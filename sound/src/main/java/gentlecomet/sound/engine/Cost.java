@@ -113,7 +113,8 @@ public final class Cost {
         for (int slot = 0; slot < slots; slot++) {
             int at = first + slot * EffectParameters.size();
             if (image[at + EffectParameters.ON] == 0) {
-                cost += EFFECTS[(int) image[at + EffectParameters.TYPE]] + drivenBands(image, at) * DRIVEN_BAND;
+                cost += EFFECTS[(int) image[at + EffectParameters.TYPE]];
+                cost += drivenBands(image, at) * DRIVEN_BAND;
             }
         }
         return cost;

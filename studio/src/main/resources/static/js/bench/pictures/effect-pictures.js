@@ -36,6 +36,49 @@ export const effectPictures = {
     });
   },
 
+  response(g, w, h, image, layer, large, data) {
+    const first = Number(data.first);
+    const y = db => h * (36 - Math.max(-54, Math.min(36, db))) / 90;
+    frequencyGrid(g, w, h);
+    for (const db of [-36, -12, 0, 12, 24]) {
+      g.fillStyle = colour('--rule');
+      g.fillRect(0, y(db), w, 1);
+      label(g, `${db} dB`, 3, y(db) - 3, colour('--soft'), 'left', 10);
+    }
+    const response = LivePictures.effect(heard(image, first), first, Math.round(w / 2));
+    curve(g, response, 0, w, y, colour('--tide'), 2);
+    const cutoff = ofSlot(first, 'filter.cutoff');
+    if (LivePatch.relevant(image, cutoff)) {
+      const x = frequencyPlace(LivePatch.sounding(image, cutoff)) * w;
+      handle(g, x, y(response[Math.max(0, Math.min(response.length - 1, Math.round(x / w * (response.length - 1))))]));
+    }
+  },
+
+  bands(g, w, h, image, layer, large, data) {
+    const first = Number(data.first);
+    const v = id => LivePatch.sounding(image, ofSlot(first, id));
+    const splits = bandSplits(image, first);
+    frequencyGrid(g, w, h);
+    const edges = [0, ...splits.map(hz => frequencyPlace(hz) * w), w];
+    for (let b = 0; b < edges.length - 1; b++) {
+      const drive = v(`bands.amount${b + 1}`);
+      const share = v(`bands.mix${b + 1}`) / 100;
+      const height = drive / 48 * (h - 26);
+      g.globalAlpha = 0.25 + 0.75 * share;
+      g.fillStyle = colour('--tide');
+      g.fillRect(edges[b] + 2, h - 4 - height, Math.max(1, edges[b + 1] - edges[b] - 4), height);
+      g.globalAlpha = 1;
+      label(g, `${LivePatch.format(ofSlot(first, `bands.amount${b + 1}`), drive)}, ${LivePatch.format(ofSlot(first, `bands.level${b + 1}`), v(`bands.level${b + 1}`))}`,
+        (edges[b] + edges[b + 1]) / 2, h - 8 - height, colour('--ink'), 'center', 10);
+    }
+    splits.forEach(hz => {
+      g.fillStyle = colour('--ink');
+      g.fillRect(frequencyPlace(hz) * w, 0, 1, h);
+      handle(g, frequencyPlace(hz) * w, 8);
+    });
+    label(g, 'drive and level of each band', w - 4, 24, colour('--soft'), 'right', 10);
+  },
+
   compressor(g, w, h, image, layer, large, data) {
     const side = Math.min(w, h * 1.6);
     const y = db => h - 4 - (Math.max(-60, Math.min(6, db)) + 60) / 66 * (h - 8);
@@ -125,6 +168,15 @@ export const effectPictures = {
     });
   },
 };
+
+/** Where a frequency from 20 Hz to 20 kHz stands, from 0 to 1. */
+const frequencyPlace = hz => Math.log(hz / 20) / Math.log(1000);
+
+/** Frequencies at which a drive by band is split, in Hz. */
+export function bandSplits(image, first) {
+  const count = 1 + image[ofSlot(first, 'bands.count')];
+  return [...Array(count).keys()].map(s => LivePatch.sounding(image, ofSlot(first, `bands.split${s + 1}`)));
+}
 
 /** The points by which an equaliser is drawn: shelves and bells, at their frequency and gain. */
 export function equaliserPoints(image, first, w, h) {

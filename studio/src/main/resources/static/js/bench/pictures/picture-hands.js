@@ -1,6 +1,6 @@
 // Editing on the pictures: envelope points, the filter's peak, edges of the key map.
 import {LivePatch} from '../../../engine/engine.js';
-import {DELAY_SPAN, delayPoints, equaliserPoints, ofSlot} from './effect-pictures.js';
+import {DELAY_SPAN, bandSplits, delayPoints, equaliserPoints, ofSlot} from './effect-pictures.js';
 import {nearestDivision} from '../../lib/divisions.js';
 import {keyMapHand, wireKeyMapKeys} from './key-map-hands.js';
 import {recordingHand} from './recording-picture.js';
@@ -20,7 +20,7 @@ const JUST_ADDED_MS = 700;
 export function wirePicture(canvas, state, shownLayer) {
   const kind = canvas.dataset.picture;
   const begin = {envelope: envelopeHand, filter: filterHand, keymap: keyMapHand, equaliser: equaliserHand, delay: delayHand, compressor: compressorHand,
-    reverb: reverbHand, recording: recordingHand}[kind];
+    reverb: reverbHand, response: responseHand, bands: bandsHand, recording: recordingHand}[kind];
   if (!begin || canvas.dataset.large === undefined && canvas.dataset.first === undefined) {
     return;
   }
@@ -99,6 +99,32 @@ function filterHand(state, layer, box, from, which) {
     state.set(cutoff, frequencyAt(clamp(place.x / box.width)));
     state.set(resonance, Math.max(0, Math.min(60, start + (from.y - place.y) * 88 / box.height)));
   };
+}
+
+/** The same for a filter in an effect slot. */
+function responseHand(state, layer, box, from, first) {
+  const cutoff = ofSlot(first, 'filter.cutoff');
+  const resonance = ofSlot(first, 'filter.resonance');
+  if (!LivePatch.relevant(state.image, cutoff)) {
+    return null;
+  }
+  const start = state.sounding(resonance);
+  return place => {
+    state.set(cutoff, frequencyAt(clamp(place.x / box.width)));
+    state.set(resonance, Math.max(0, Math.min(36, start + (from.y - place.y) * 90 / box.height)));
+  };
+}
+
+/** The nearest split follows the hand across; within a band the hand sets its drive. */
+function bandsHand(state, layer, box, from, first) {
+  const splits = bandSplits(state.image, first);
+  const places = splits.map(hz => Math.log(hz / 20) / Math.log(1000) * box.width);
+  const near = places.findIndex(x => Math.abs(x - from.x) < NEAR / 2);
+  if (near >= 0) {
+    return place => state.set(ofSlot(first, `bands.split${near + 1}`), frequencyAt(clamp(place.x / box.width)));
+  }
+  const band = places.filter(x => x < from.x).length;
+  return place => state.set(ofSlot(first, `bands.amount${band + 1}`), 48 * clamp((box.height - 4 - place.y) / (box.height - 26)));
 }
 
 const nearest = (points, from) => points.map(p => ({...p, d: Math.hypot(p.x - from.x, p.y - from.y)})).sort((a, b) => a.d - b.d)[0];
