@@ -30,7 +30,7 @@ import org.junit.jupiter.api.Test;
  */
 class DemoVariationsTest {
 
-    private static final List<String> PATCHES = List.of("a003-heron-glass", "a005-foghorn-brass", "a006-slack-water-pad", "a008-oyster-keys", "a009-samphire-pluck",
+    private static final List<String> PATCHES = List.of("a003-heron-glass", "a005-foghorn-brass", "a006-slack-water-pad", "a027-glass-float-keys", "a009-samphire-pluck",
             "a010-curlew-lead", "a018-eelgrass-strings", "a019-kelp-ladder-bass", "a031-otter-round-lead", "a039-tern-bell-clear");
     private static final int RATE = 48000;
     private static final double HELD = 0.8;
