@@ -10,6 +10,7 @@ import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.Patch;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 
 /**
  * A chain of effects: a card for each slot that is in use.
@@ -70,13 +71,15 @@ public record EffectCards(int layer, List<Card> cards, boolean full, List<Choice
         List<String> own = new ArrayList<>();
         for (Parameter p : Parameters.startingWith(prefix)) {
             if (own.size() < TILE_VALUES && p.index() > first + EffectParameters.OUTPUT && patch.relevant(p) && !(p.division() && patch.value(p.index()) == 0)) {
-                own.add(ValueText.format(p, patch.soundingValue(p)));
+                String text = ValueText.format(p, patch.soundingValue(p));
+                own.add(text.matches("\\d+") ? text + " " + p.label().toLowerCase(Locale.ROOT) : text);
             }
         }
         return String.join(", ", own);
     }
 
     private static String name(String id) {
-        return id.substring(0, 1).toUpperCase() + id.substring(1);
+        String spoken = ValueText.spoken(id);
+        return spoken.substring(0, 1).toUpperCase(Locale.ROOT) + spoken.substring(1);
     }
 }

@@ -6,6 +6,8 @@ import {divisionSeconds} from '../../lib/divisions.js';
 const SLOTS = 10;
 /** Seconds across the picture of a delay. */
 export const DELAY_SPAN = 3;
+/** The choice of a reverb that swells. */
+const BLOOM = 4;
 const at = id => LivePatch.indexOf(id);
 
 /** Registry index of a slot's parameter. @param {number} first index of the slot's first parameter */
@@ -69,14 +71,13 @@ export const effectPictures = {
       g.fillRect(edges[b] + 2, h - 4 - height, Math.max(1, edges[b + 1] - edges[b] - 4), height);
       g.globalAlpha = 1;
       label(g, `${LivePatch.format(ofSlot(first, `bands.amount${b + 1}`), drive)}, ${LivePatch.format(ofSlot(first, `bands.level${b + 1}`), v(`bands.level${b + 1}`))}`,
-        (edges[b] + edges[b + 1]) / 2, h - 8 - height, colour('--ink'), 'center', 10);
+        (edges[b] + edges[b + 1]) / 2, Math.min(h - 22, h - 8 - height), colour('--ink'), 'center', 10);
     }
     splits.forEach(hz => {
       g.fillStyle = colour('--ink');
       g.fillRect(frequencyPlace(hz) * w, 0, 1, h);
       handle(g, frequencyPlace(hz) * w, 8);
     });
-    label(g, 'drive and level of each band', w - 4, 24, colour('--soft'), 'right', 10);
   },
 
   compressor(g, w, h, image, layer, large, data) {
@@ -149,9 +150,12 @@ export const effectPictures = {
     const span = 8;
     const pre = divisionSeconds(ofSlot(first, 'reverb.division'), image, tempo) ?? v('reverb.preDelay');
     const decay = v('reverb.decay');
-    const values = new Float64Array(200).map((_, i) => {
-      const t = i / 199 * span - pre;
-      return t < 0 ? 0 : v('mix') / 100 * Math.max(0, 1 - t / decay);
+    // A bloom swells for about a tenth of a second at no size, a third at full size; a gate shuts what comes out after its time.
+    const swell = image[ofSlot(first, 'reverb.kind')] === BLOOM ? 0.1 + 0.25 * v('reverb.size') / 100 : 0;
+    const gated = image[ofSlot(first, 'reverb.gate')] !== 0 ? v('reverb.gateHold') : Infinity;
+    const values = new Float64Array(400).map((_, i) => {
+      const t = i / 399 * span - pre;
+      return t < 0 || t + pre > gated ? 0 : v('mix') / 100 * Math.min(1, swell > 0 ? t / swell : 1) * Math.max(0, 1 - Math.max(0, t - swell) / decay);
     });
     curve(g, values, 0, w, x => h - 4 - x * (h - 12), colour('--tide'));
     label(g, `to −60 dB in ${LivePatch.format(ofSlot(first, 'reverb.decay'), decay)}`, w - 4, 12, colour('--soft'), 'right', 10);
