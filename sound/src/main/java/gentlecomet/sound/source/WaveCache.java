@@ -8,9 +8,10 @@ import java.util.List;
 public final class WaveCache {
 
     private static final double FAST_HZ = 80000;
+    /** The same for all engines: made once. */
+    private static final BlepTables STEPS = new BlepTables(BlepTables.WIDE);
+    private static final BlepTables FAST_STEPS = new BlepTables(BlepTables.NARROW);
 
-    private final BlepTables steps = new BlepTables(BlepTables.WIDE);
-    private final BlepTables fastSteps = new BlepTables(BlepTables.NARROW);
     private final WaveTable[] families = new WaveTable[TableName.values().length];
     private final List<Recording> recordings = new ArrayList<>();
     private final List<WaveTable> imported = new ArrayList<>();
@@ -38,7 +39,7 @@ public final class WaveCache {
 
     /** Corrections for a sample rate in Hz. */
     BlepTables steps(double sampleRate) {
-        return sampleRate < FAST_HZ ? steps : fastSteps;
+        return sampleRate < FAST_HZ ? STEPS : FAST_STEPS;
     }
 
     WaveTable family(TableName name) {

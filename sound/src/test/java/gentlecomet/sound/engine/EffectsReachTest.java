@@ -12,6 +12,7 @@ import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.Patch;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
@@ -45,6 +46,9 @@ class EffectsReachTest {
             Map.entry("stereo", List.of("stereo.width=140", "stereo.monoBelow=300")),
             Map.entry("tremolo", List.of("tremolo.stereoPhase=40")));
 
+    /** Of each type as it is, rendered once. */
+    private static final Map<Patch, double[]> STILL = new ConcurrentHashMap<>();
+
     static Stream<Arguments> parameters() {
         Parameter type = Parameters.at(PatchParameters.effect(0) + EffectParameters.TYPE);
         return type.choices().stream().skip(1).flatMap(name -> {
@@ -71,7 +75,7 @@ class EffectsReachTest {
     @ParameterizedTest(name = "{0}")
     @MethodSource("parameters")
     void aParameterIsHeard(String name, Parameter parameter, Patch patch) {
-        double[] still = sound(patch);
+        double[] still = STILL.computeIfAbsent(patch, EffectsReachTest::sound);
         double[] moved = sound(patch.withValue(parameter, elsewhere(parameter, patch.value(parameter.id()))));
         double loud = Played.rms(still, 0, FRAMES);
         for (int i = 0; i < FRAMES; i++) {

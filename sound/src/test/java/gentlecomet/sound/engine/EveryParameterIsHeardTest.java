@@ -32,7 +32,7 @@ class EveryParameterIsHeardTest {
             "layer1.envelope4.attack=30 ms", "layer1.envelope4.decay=100 ms", "layer1.envelope4.sustain=50", "layer1.filter1.type=ladder24",
             "layer1.filter1.cutoff=900", "layer1.filter1.resonance=6 dB", "layer1.filter1.envelopeAmount=1", "layer1.filter1.keyTracking=50",
             "layer1.filter1.drive=3 dB", "layer1.filter1.mix=80", "layer1.filter2.type=comb", "layer1.filter2.combFeedback=40", "layer1.filter2.mix=60",
-            "layer1.drive.type=soft", "layer1.drive.amount=6", "layer1.drive.mix=70", "layer1.noise.level=-20", "layer1.noise.width=50",
+            "layer1.noise.level=-20", "layer1.noise.width=50",
             "layer1.zone.lowKeyFade=12", "layer1.zone.highKeyFade=12",
             "layer1.zone.lowKey=38", "layer1.zone.highKey=68", "layer1.curve1.length=100 ms", "layer1.curve2.length=100 ms");
 
@@ -63,7 +63,8 @@ class EveryParameterIsHeardTest {
                     "layer1.source3.pitchFall=5", "layer1.source2.wave=body", "layer1.source2.level=-6", "layer1.source3.wave=body", "layer1.source3.level=-6",
                     "performance.mode=legato", "performance.glideTime=50 ms", "performance.velocityCurve=soft", "performance.stack=2",
                     "layer1.noise.colour=pink"),
-            patch("layer1.source1.wave=noise", "performance.mode=mono", "performance.glideTime=50 ms", "layer1.drive.place=between",
+            patch("layer1.source1.wave=noise", "performance.mode=mono", "performance.glideTime=50 ms", "layer1.drive.type=soft", "layer1.drive.amount=6", "layer1.drive.mix=70",
+                    "layer1.drive.place=between",
                     "layer1.lfo1.division=1/8"));
 
     private static final List<double[]> SOUNDS = PATCHES.stream().map(EveryParameterIsHeardTest::sound).toList();
