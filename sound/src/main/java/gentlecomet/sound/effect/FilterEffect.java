@@ -22,6 +22,7 @@ public final class FilterEffect implements Effect {
         this.sampleRate = sampleRate;
         filter.equip(FilterParameters.COMB, sampleRate);
         filter.equip(FilterParameters.VOWELS, sampleRate);
+        filter.equip(FilterParameters.PHASER, sampleRate);
     }
 
     @Override

@@ -22,6 +22,7 @@ public final class VoiceFilter {
     private final CachedGain driveGain = new CachedGain();
     private Comb comb;
     private Vowel vowel;
+    private PhaseShift phaser;
     private int type = -1;
     private double mix;
     private double mixWanted;
@@ -34,6 +35,8 @@ public final class VoiceFilter {
             comb = new Comb(highestRate);
         } else if (newType == FilterParameters.VOWELS && vowel == null) {
             vowel = new Vowel(SAMPLES);
+        } else if (newType == FilterParameters.PHASER && phaser == null) {
+            phaser = new PhaseShift();
         }
     }
 
@@ -94,6 +97,10 @@ public final class VoiceFilter {
         } else if (type == FilterParameters.VOWELS) {
             if (vowel != null) {
                 vowel.process(left, right, SAMPLES, block[at + FilterParameters.VOWEL] / 100, moved, sampleRate);
+            }
+        } else if (type == FilterParameters.PHASER) {
+            if (phaser != null) {
+                phaser.process(left, right, SAMPLES, cutoff(block, at, moved), resonance, sampleRate);
             }
         } else {
             double hz = cutoff(block, at, moved);
@@ -163,6 +170,10 @@ public final class VoiceFilter {
             if (vowel != null) {
                 vowel.reset();
             }
+        } else if (wanted == FilterParameters.PHASER) {
+            if (phaser != null) {
+                phaser.reset();
+            }
         } else {
             stateVariable.reset();
         }
@@ -187,6 +198,8 @@ public final class VoiceFilter {
                 return -Polynomials.dbOfGain(Math.sqrt(re * re + im * im));
             case FilterParameters.VOWELS:
                 return Vowel.responseDb(frequencyHz, block[at + FilterParameters.VOWEL] / 100, 1, sampleRate);
+            case FilterParameters.PHASER:
+                return PhaseShift.responseDb(frequencyHz, block[at + FilterParameters.CUTOFF], resonance, sampleRate);
             default:
                 return StateVariable.responseDb(type, frequencyHz, block[at + FilterParameters.CUTOFF], resonance, sampleRate);
         }

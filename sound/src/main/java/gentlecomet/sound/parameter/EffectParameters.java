@@ -307,7 +307,7 @@ public final class EffectParameters {
         g.when(TYPE, "filter");
         String[] types = FilterParameters.GROUP.parameters().get(FilterParameters.TYPE).choices().toArray(new String[0]);
         FILTER_TYPE = g.choice("filter.type", "Filter", Arrays.copyOfRange(types, 1, types.length));
-        g.when(FILTER_TYPE, "lowPass24", "lowPass12", "highPass12", "highPass24", "bandPass12", "bandPass24", "notch12", "notch24", "ladder24");
+        g.when(FILTER_TYPE, "lowPass24", "lowPass12", "highPass12", "highPass24", "bandPass12", "bandPass24", "notch12", "notch24", "ladder24", "phaser");
         FILTER_CUTOFF = g.number("filter.cutoff", "Cutoff", Unit.HERTZ, Taper.LOGARITHMIC, 20, 20000, 2000);
         FILTER_RESONANCE = g.number("filter.resonance", "Resonance", Unit.DECIBELS, Taper.LINEAR, 0, 36, 0);
         g.when(TYPE, "filter");

@@ -9,7 +9,7 @@ public final class FilterParameters {
     static final ParameterTemplate GROUP = new ParameterTemplate();
 
     public static final int TYPE = GROUP.choice("type", "Filter", "off", "lowPass24", "lowPass12", "highPass12", "highPass24", "bandPass12",
-            "bandPass24", "notch12", "notch24", "ladder24", "comb", "vowel");
+            "bandPass24", "notch12", "notch24", "ladder24", "comb", "vowel", "phaser");
     public static final int CUTOFF;
     public static final int RESONANCE;
     public static final int KEY_TRACKING;
@@ -33,13 +33,14 @@ public final class FilterParameters {
     public static final int LADDER_24 = 9;
     public static final int COMB = 10;
     public static final int VOWELS = 11;
+    public static final int PHASER = 12;
 
     static {
         ParameterTemplate g = GROUP;
-        g.when(TYPE, "lowPass24", "lowPass12", "highPass12", "highPass24", "bandPass12", "bandPass24", "notch12", "notch24", "ladder24");
+        g.when(TYPE, "lowPass24", "lowPass12", "highPass12", "highPass24", "bandPass12", "bandPass24", "notch12", "notch24", "ladder24", "phaser");
         CUTOFF = g.number("cutoff", "Cutoff", Unit.HERTZ, Taper.LOGARITHMIC, 20, 20000, 20000);
         RESONANCE = g.number("resonance", "Resonance", Unit.DECIBELS, Taper.LINEAR, 0, 60, 0);
-        g.when(TYPE, "lowPass24", "lowPass12", "highPass12", "highPass24", "bandPass12", "bandPass24", "notch12", "notch24", "ladder24", "comb", "vowel");
+        g.when(TYPE, "lowPass24", "lowPass12", "highPass12", "highPass24", "bandPass12", "bandPass24", "notch12", "notch24", "ladder24", "comb", "vowel", "phaser");
         KEY_TRACKING = g.number("keyTracking", "Key tracking", Unit.PERCENT, Taper.LINEAR, 0, 200, 0);
         ENVELOPE_AMOUNT = g.number("envelopeAmount", "Envelope 2 amount", Unit.OCTAVES, Taper.LINEAR, -10, 10, 0);
         DRIVE = g.number("drive", "Drive", Unit.DECIBELS, Taper.LINEAR, 0, 36, 0);
@@ -49,7 +50,7 @@ public final class FilterParameters {
         COMB_DAMPING = g.number("combDamping", "Comb damping", Unit.HERTZ, Taper.LOGARITHMIC, 500, 20000, 20000);
         g.when(TYPE, "vowel");
         VOWEL = g.number("vowel", "Vowel", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
-        g.when(TYPE, "lowPass24", "lowPass12", "highPass12", "highPass24", "bandPass12", "bandPass24", "notch12", "notch24", "ladder24", "comb", "vowel");
+        g.when(TYPE, "lowPass24", "lowPass12", "highPass12", "highPass24", "bandPass12", "bandPass24", "notch12", "notch24", "ladder24", "comb", "vowel", "phaser");
         MIX = g.number("mix", "Mix", Unit.PERCENT, Taper.LINEAR, 0, 100, 100);
         g.always();
         g.advanced(DRIVE, MIX);

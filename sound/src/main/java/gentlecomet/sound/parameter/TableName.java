@@ -5,7 +5,9 @@ public enum TableName {
     PLAIN("plain"), REED("reed"), HOLLOW("hollow"), BRASS("brass"), STRING("string"), ORGAN("organ"), VOWEL("vowel"), CHOIR("choir"),
     NASAL("nasal"), GLASS("glass"), CHIME("chime"), METAL("metal"), WHISTLE("whistle"), FIFTHS("fifths"), TIDE("tide"), MIST("mist"),
     GROWL("growl"), BUZZ("buzz"), NARROWING("narrowing"), TEARING("tearing"), FOLDED("folded"), STAIRS("stairs"), COMBED("combed"),
-    DUST("dust"), IMPORTED("imported");
+    DUST("dust"), IMPORTED("imported"), LEANING("leaning"), OPENING("opening"), BLADE("blade"), CANYON("canyon"), PEARLS("pearls"),
+    PRIMES("primes"), WIRE("wire"), VEIL("veil"), OCTAVES("octaves"), GLIMMER("glimmer"), COPPER("copper"), RESIN("resin"), SLATE("slate"),
+    EMBER("ember"), SWARM("swarm"), PIPE("pipe");
 
     private final String id;
 

@@ -127,8 +127,67 @@ final class TableFamilies {
             case DUST:
                 return power(n, -0.8) * ((1 - t) * NoiseGenerator.fraction(611, n, 1) + t * NoiseGenerator.fraction(977, n, 2));
             default:
+                return further(name, t, n);
+        }
+    }
+
+    private static double further(TableName name, double t, int n) {
+        double odd = n & 1;
+        switch (name) {
+            case LEANING:
+                // From a sine to a saw: a saw whose edge grows sharp.
+                return n == 1 ? 1 : t == 0 ? 0 : power(t, 0.35 * (n - 1)) / n;
+            case OPENING:
+                // From a narrow pulse to a saw.
+                return mix(Polynomials.sinCycles(0.06 * n), 1, t) / n;
+            case BLADE:
+                return power(n, -1 + 0.75 * t) * (1 - 0.9 * t * bump(n, 3, 1.5));
+            case CANYON:
+                return power(n, -0.9) * (1 - 0.97 * bump(n, 2 + 14 * t, 2.2));
+            case PEARLS:
+                return n % 3 == 1 ? power(n, -0.9) : t * t * power(n, -0.9);
+            case PRIMES:
+                return n == 1 || prime(n) ? power(n, -1.4 + 1.1 * t) : 0;
+            case WIRE:
+                return wire(t, n);
+            case VEIL:
+                return power(n, -0.95) * (1 - 0.95 * t * bump(n, 1, 3));
+            case OCTAVES:
+                return (n & n - 1) == 0 ? power(n, -1.4 + 1.3 * t) : 0;
+            case GLIMMER:
+                return bump(n, 1, 0.8) + (0.05 + 0.45 * t) * bump(n, 20 + 40 * t, 6);
+            case COPPER:
+                return power(n, -1) * (0.25 + 0.75 * Math.abs(Polynomials.sinCycles(n * (0.0983 + 0.05 * t))));
+            case RESIN:
+                return power(n, -1.5 + 0.5 * t) * (n % 5 == 0 ? 2.2 : odd == 1 ? 1 : 0.3 + 0.5 * t);
+            case SLATE:
+                return odd * power(n, -1) * (1 + 3 * bump(n, 7 + 12 * t, 1.6));
+            case EMBER:
+                return power(n, -1.8) * (1 + 4 * t * bump(n, 3, 1) + 6 * t * bump(n, 5, 1.2));
+            case SWARM:
+                return n <= 3 + 29 * t ? power(n, -0.3) * (0.4 + 0.6 * NoiseGenerator.fraction(413, n, 5)) : power(n, -1.2) * 0.3;
+            case PIPE:
+                return n == 2 ? 0.35 * t : odd * power(n, -2.2 + 0.9 * t) + 0.02 * power(n, -0.7);
+            default:
                 return n == 1 ? 1 : 0;
         }
+    }
+
+    /** A tone, and three clusters above it that grow wide. */
+    private static double wire(double t, int n) {
+        double low = 0.5 * bump(n, 7, 0.6 + t);
+        double middle = 0.4 * bump(n, 13 + 2 * t, 0.6 + 2 * t);
+        double high = 0.3 * bump(n, 19 + 5 * t, 0.6 + 3 * t);
+        return bump(n, 1, 0.6) + low + middle + high;
+    }
+
+    private static boolean prime(int n) {
+        for (int d = 2; d * d <= n; d++) {
+            if (n % d == 0) {
+                return false;
+            }
+        }
+        return n > 1;
     }
 
     /** Sine, triangle, saw, square at the thirds of the way. */

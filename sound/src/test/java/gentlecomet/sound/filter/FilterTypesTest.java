@@ -56,6 +56,22 @@ class FilterTypesTest {
         assertEquals(-24, slope, 1);
     }
 
+    /**
+     * Six all-passes turn by 90 degrees each at the cutoff, three half turns in all: what is added there cancels. The other two notches lie where each turns by 30 and by 150
+     * degrees, tan(15 deg) and tan(75 deg) times the cutoff (J. O. Smith, 1984).
+     */
+    @Test
+    void aPhaserHasItsNotchesWhereItsAllPassesSaySo() {
+        for (double factor : new double[] {Math.tan(Math.toRadians(15)), 1, Math.tan(Math.toRadians(75))}) {
+            double deep = gainDb(1000 * factor, "layer1.filter1.type=phaser", "layer1.filter1.cutoff=1000");
+            assertTrue(deep < -30, "at " + 1000 * factor + " Hz only " + deep);
+        }
+        assertEquals(0, gainDb(1000 * Math.tan(Math.toRadians(30)), "layer1.filter1.type=phaser", "layer1.filter1.cutoff=1000"), 0.2);
+        double lifted = gainDb(1000 * Math.tan(Math.toRadians(30)), "layer1.filter1.type=phaser", "layer1.filter1.cutoff=1000", "layer1.filter1.resonance=12");
+        double sunk = gainDb(1000 * Math.tan(Math.toRadians(20)), "layer1.filter1.type=phaser", "layer1.filter1.cutoff=1000", "layer1.filter1.resonance=12");
+        assertTrue(lifted - sunk > 6, lifted + " against " + sunk);
+    }
+
     /** With key tracking at 100 % and the cutoff on middle C, the filter plays the keys by itself. */
     @ParameterizedTest
     @CsvSource({"lowPass24,48", "lowPass24,69", "lowPass12,84", "bandPass12,60", "highPass12,72", "ladder24,48", "ladder24,69", "ladder24,84"})

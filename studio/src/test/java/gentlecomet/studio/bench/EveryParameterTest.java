@@ -12,6 +12,8 @@ import gentlecomet.studio.WebWork;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
@@ -33,7 +35,11 @@ class EveryParameterTest extends WebWork {
 
     private final Set<String> seen = new HashSet<>();
     private final Set<String> tried = new HashSet<>();
-    private final Deque<String> deciding = new ArrayDeque<>();
+    private final Deque<Choice> deciding = new ArrayDeque<>();
+
+    /** A choice that brings other bars, and what had been chosen where it was found. */
+    private record Choice(String id, Map<Parameter, Double> behind) {
+    }
 
     @BeforeEach
     void newPatch() {
@@ -45,7 +51,7 @@ class EveryParameterTest extends WebWork {
         return !OTHERS.matcher(id).find();
     }
 
-    private void look() throws Exception {
+    private void look(Map<Parameter, Double> chosen) throws Exception {
         String page = web.perform(get("/patches/{id}/bench", id)).andReturn().getResponse().getContentAsString();
         Matcher bars = BAR.matcher(page);
         while (bars.find()) {
@@ -55,7 +61,7 @@ class EveryParameterTest extends WebWork {
         while (choices.find()) {
             Parameter p = Parameters.find(choices.group(1));
             if (wanted(p) && tried.add(p.id())) {
-                deciding.add(p.id());
+                deciding.add(new Choice(p.id(), chosen));
             }
         }
     }
@@ -68,18 +74,29 @@ class EveryParameterTest extends WebWork {
     void isSomewhereOnTheBench() throws Exception {
         for (String chain : new String[] {"effect1.type", "layer1.effect1.type"}) {
             tried.add(chain);
-            deciding.add(chain);
+            deciding.add(new Choice(chain, Map.of()));
         }
-        look();
+        look(Map.of());
         while (!deciding.isEmpty()) {
-            Parameter p = Parameters.find(deciding.remove());
+            Choice choice = deciding.remove();
+            Parameter p = Parameters.find(choice.id());
+            Map<Parameter, Double> behind = new LinkedHashMap<>();
+            for (Map.Entry<Parameter, Double> one : choice.behind().entrySet()) {
+                behind.put(one.getKey(), patches.get(id).patch().value(one.getKey().id()));
+                choose(one.getKey(), one.getValue());
+            }
             double before = patches.get(id).patch().value(p.id());
             double last = p.division() ? 1 : p.max();
             for (double value = p.min(); value <= last; value++) {
                 choose(p, value);
-                look();
+                Map<Parameter, Double> chosen = new LinkedHashMap<>(choice.behind());
+                chosen.put(p, value);
+                look(chosen);
             }
             choose(p, before);
+            for (Map.Entry<Parameter, Double> one : behind.entrySet()) {
+                choose(one.getKey(), one.getValue());
+            }
         }
         assertTrue(tried.size() > 10, "choices that bring other bars: " + tried);
         Set<String> missing = Parameters.ALL.stream().filter(EveryParameterTest::wanted).map(Parameter::id).filter(i -> !seen.contains(i))
