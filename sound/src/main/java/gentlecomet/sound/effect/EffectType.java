@@ -27,7 +27,8 @@ public enum EffectType {
     LIMITER("limiter", Limiter::new, Picture.NONE, true),
     STEREO("stereo", StereoWidth::new),
     FILTER("filter", FilterEffect::new, Picture.RESPONSE, false),
-    MULTIBAND_DRIVE("multibandDrive", MultibandDrive::new, Picture.BANDS, false);
+    MULTIBAND_DRIVE("multibandDrive", MultibandDrive::new, Picture.BANDS, false),
+    BODY("body", BodyEffect::new);
 
     private static final EffectType[] TYPES = values();
 

@@ -12,7 +12,7 @@ public final class EffectParameters {
 
     public static final int TYPE = GROUP.choice("type", "Effect", "none", "drive", "bitcrusher", "chorus", "flanger", "phaser", "ensemble",
             "widener", "tremolo", "delay", "reverb", "equaliser", "compressor", "multibandCompressor", "transientShaper", "ducking", "limiter", "stereo",
-            "filter", "multibandDrive");
+            "filter", "multibandDrive", "body");
     public static final int ON;
     public static final int MIX;
     /** Level after the mix, to match what goes in. */
@@ -145,6 +145,13 @@ public final class EffectParameters {
     public static final int FILTER_COMB_FEEDBACK;
     public static final int FILTER_COMB_DAMPING;
     public static final int FILTER_VOWEL;
+    public static final int BODY_KIND;
+    public static final int BODY_TUNE;
+    public static final int BODY_KEY_TRACKING;
+    public static final int BODY_DECAY;
+    public static final int BODY_TILT;
+    /** How far the level of what comes in says how much of the body is heard. */
+    public static final int BODY_TOUCH;
     public static final int BANDS_COUNT;
     /** Frequency of the lowest split; those of the others follow. */
     public static final int BANDS_SPLIT;
@@ -161,7 +168,7 @@ public final class EffectParameters {
     static {
         ParameterTemplate g = GROUP;
         g.when(TYPE, "drive", "bitcrusher", "chorus", "flanger", "phaser", "ensemble", "widener", "tremolo", "delay", "reverb", "equaliser",
-                "compressor", "multibandCompressor", "transientShaper", "ducking", "limiter", "stereo", "filter", "multibandDrive");
+                "compressor", "multibandCompressor", "transientShaper", "ducking", "limiter", "stereo", "filter", "multibandDrive", "body");
         ON = g.choice("on", "On / Bypass", "on", "bypassed");
         MIX = g.number("mix", "Mix", Unit.PERCENT, Taper.LINEAR, 0, 100, 100);
         OUTPUT = g.number("output", "Output", Unit.DECIBELS, Taper.LINEAR, -24, 24, 0);
@@ -319,6 +326,13 @@ public final class EffectParameters {
         FILTER_COMB_DAMPING = g.number("filter.combDamping", "Comb damping", Unit.HERTZ, Taper.LOGARITHMIC, 500, 20000, 20000);
         g.when(FILTER_TYPE, "vowel");
         FILTER_VOWEL = g.number("filter.vowel", "Vowel", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
+        g.when(TYPE, "body");
+        BODY_KIND = g.choice("body.kind", "Body", "tube", "skin", "wood", "metal");
+        BODY_TUNE = g.number("body.tune", "Lowest resonance", Unit.HERTZ, Taper.LOGARITHMIC, 30, 4000, 180);
+        BODY_KEY_TRACKING = g.number("body.keyTracking", "Key tracking", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
+        BODY_DECAY = g.number("body.decay", "Decay", Unit.SECONDS, Taper.CUBIC, 0.01, 5, 0.4);
+        BODY_TILT = g.number("body.tilt", "Damping of highs", Unit.PERCENT, Taper.LINEAR, 0, 100, 40);
+        BODY_TOUCH = g.number("body.touch", "Driven by level", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
         g.when(TYPE, "multibandDrive");
         BANDS_COUNT = g.choice("bands.count", "Bands", "2", "3", "4");
         BANDS_SPLIT = g.number("bands.split1", "Split 1", Unit.HERTZ, Taper.LOGARITHMIC, 40, 2000, 200);

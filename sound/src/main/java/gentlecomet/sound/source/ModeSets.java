@@ -8,7 +8,7 @@ import gentlecomet.sound.maths.Polynomials;
  * J(m); bars after Euler and Bernoulli, roots of cos x cosh x = 1 (both ends free) and -1 (one end clamped), ratios of
  * their squares; the square plate with supported edges (m squared + n squared) / 2.
  */
-final class ModeSets {
+public final class ModeSets {
 
     static final int MOST = 64;
 
@@ -36,12 +36,12 @@ final class ModeSets {
     }
 
     /** The set of a choice, or null where the partials come from an analysis. */
-    static ModeSets of(int set) {
+    public static ModeSets of(int set) {
         return set < SETS.length ? SETS[set] : null;
     }
 
     /** Frequency of a partial against the lowest. */
-    double ratio(int partial) {
+    public double ratio(int partial) {
         return ratios[partial];
     }
 

@@ -39,6 +39,33 @@ class EffectPartsTest {
         assertEquals(hz, Played.frequency(sound, hz, RATE, 32768), hz * 0.003);
     }
 
+    /** N. H. Fletcher and T. D. Rossing, "The Physics of Musical Instruments": ratios of a membrane, a free bar, a square plate, an open tube. */
+    @ParameterizedTest
+    @CsvSource({"skin,1 1.593 2.136 2.295", "metal,1 2.756 5.404 8.933", "wood,1 2.5 4 5", "tube,1 2 3 4"})
+    void aBodyResoundsAtItsModes(String kind, String ratios) {
+        double[] out = through(96000, i -> i == 0 ? 1 : 0, "effect1.type=body", "effect1.body.kind=" + kind, "effect1.body.tune=300", "effect1.body.decay=2 s", "effect1.body.tilt=0")[0];
+        Spectrum spectrum = new Spectrum(out, 0, 65536, RATE);
+        for (String ratio : ratios.split(" ")) {
+            double hz = 300 * Double.parseDouble(ratio);
+            assertTrue(spectrum.amplitude(hz) > 8 * spectrum.amplitude(hz * 1.06), kind + " at " + hz);
+        }
+        assertEquals(2, Played.t30(Spectrum.band(out, 270, 330, RATE), RATE), 0.2, "the lowest decays in its time");
+    }
+
+    /** A tone on a resonance passes as it is, fixed or at the key; driven by level, a tone 20 dB below full touch is 20 dB softer still. */
+    @Test
+    void aResonanceHasAGainOfOneAtItsPeak() {
+        String[] body = {"effect1.type=body", "effect1.body.tune=500", "effect1.body.decay=200 ms", "effect1.body.kind=metal"};
+        assertEquals(0, gainDb(500, body), 0.4);
+        double plain = Played.rms(through(48000, sine(500, 0.025), body)[0], 24000, 48000);
+        double touched = Played.rms(through(48000, sine(500, 0.025), body[0], body[1], body[2], body[3], "effect1.body.touch=100")[0], 24000, 48000);
+        assertEquals(-20, Spectrum.db(touched / plain), 0.5);
+        Patch patch = Played.patch("layer1.source1.wave=noise", "layer1.amplitude.decay=5 ms", "layer1.amplitude.sustain=0", "effect1.type=body", "effect1.body.kind=metal", "effect1.body.tune=262",
+                "effect1.body.keyTracking=100", "effect1.body.decay=3 s", "effect1.body.tilt=80");
+        double[] sound = Played.left(patch, 72, 127, RATE, 96000);
+        assertEquals(524, Played.frequency(sound, 524, RATE, 32768), 1);
+    }
+
     /** Linkwitz-Riley bands add up flat, two, three or four of them, also where a level moves nothing. */
     @ParameterizedTest
     @CsvSource({"2,60", "2,200", "3,200", "3,700", "3,1500", "4,200", "4,1500", "4,5000", "4,9000"})

@@ -336,7 +336,7 @@ class EffectsTest {
     /** An effect that changes nothing measurable is broken. */
     @ParameterizedTest
     @ValueSource(strings = {"drive", "bitcrusher", "chorus", "flanger", "phaser", "ensemble", "widener", "tremolo", "delay", "reverb", "compressor",
-        "multibandCompressor", "transientShaper", "ducking", "limiter", "filter", "multibandDrive"})
+        "multibandCompressor", "transientShaper", "ducking", "limiter", "filter", "multibandDrive", "body"})
     void everyEffectIsHeardAndEndsInSilence(String type) {
         IntToDoubleFunction burst = i -> i < 24000 ? 0.7 * Math.sin(2 * Math.PI * 220 * i / RATE) * Math.min(1, i / 200.0) : 0;
         double[][] out = through(48000 * 20, burst, "effect1.type=" + type, "effect1.limiter.gain=12", "effect1.transientShaper.attack=12", "effect1.bands.amount1=12", "effect1.mix=100");

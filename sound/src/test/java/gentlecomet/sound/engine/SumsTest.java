@@ -82,7 +82,7 @@ class SumsTest {
     /** The wet sound alone, mixed by hand (those that take bands apart have a dry sound in phase with them, see EffectPartsTest), is what the slot mixes, whether an effect works in place or out of its own lines. */
     @ParameterizedTest
     @ValueSource(strings = {"drive", "bitcrusher", "chorus", "flanger", "phaser", "ensemble", "widener", "tremolo", "delay", "reverb", "equaliser", "compressor",
-        "transientShaper", "ducking", "limiter", "stereo", "filter"})
+        "transientShaper", "ducking", "limiter", "stereo", "filter", "body"})
     void aSlotMixesDryAndWet(String type) {
         String[] base = {"layer1.source1.wave=saw", "layer1.source1.unisonVoices=5", "layer1.source1.detune=15", "layer1.source1.width=80",
             "effect1.type=" + type, "effect1.tremolo.depth=60", "effect1.equaliser.lowGain=6", "effect1.transientShaper.attack=6",
