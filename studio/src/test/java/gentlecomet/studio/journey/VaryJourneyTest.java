@@ -90,7 +90,7 @@ class VaryJourneyTest extends OnTheScreen {
             new Select(page.find(".morph [name=from]")).selectByValue("padA");
             page.find(".morph [name=place]").sendKeys(Keys.ARROW_LEFT, Keys.ARROW_RIGHT);
             page.until(d -> d.findElement(By.cssSelector("[data-jumps]")).getText().contains("Wave: sine to saw"));
-            assertTrue(page.text("[data-hearing-here]").contains("50 % of the way"), page.text("[data-hearing-here]"));
+            page.until(d -> page.text("[data-hearing-here]").contains("50 % of the way"));
             page.click("[data-morph-act=use]");
             page.until(d -> Math.abs(patches.get(id).patch().value("layer1.filter1.cutoff") - 1000) < 0.1);
             page.click("[data-morph-act=keep]");
