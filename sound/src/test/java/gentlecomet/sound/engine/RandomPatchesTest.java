@@ -24,7 +24,7 @@ import org.junit.jupiter.api.Test;
  */
 class RandomPatchesTest {
 
-    private static final int ROUNDS = Integer.getInteger("comet.randomPatches", 100);
+    private static final int ROUNDS = Integer.getInteger("comet.randomPatches", 70);
     private static final long SEED = Long.getLong("comet.seed", 20261124L);
 
     /** Values, routes with every detail, drawn lists: anything that a file could hold. */
