@@ -32,7 +32,7 @@ public final class Cost {
     /** By the choice of the filter; none is the first. */
     private static final double[] FILTERS = {0, 11.9, 9.8, 10.6, 18.6, 10.5, 18.3, 10.4, 18.4, 13.1, 34.4, 44.1, 26};
     /** By the choice of the effect; none is the first. */
-    private static final double[] EFFECTS = {0, 139, 3, 17, 55, 37, 31, 28, 5, 10, 46, 14, 26, 90, 19, 3, 6, 5.4, 16, 29, 55};
+    private static final double[] EFFECTS = {0, 139, 3, 17, 55, 37, 31, 28, 5, 10, 46, 14, 26, 90, 19, 3, 6, 5.4, 16, 29, 110};
     /** A band of the drive by band that is driven. */
     private static final double DRIVEN_BAND = 139;
 
