@@ -58,6 +58,11 @@ final class BodyEffect implements Effect {
     }
 
     @Override
+    public boolean listens(double[] block, int at) {
+        return block[at + EffectParameters.BODY_KEY_TRACKING] > 0;
+    }
+
+    @Override
     public void follow(double newKey, boolean held) {
         key = newKey;
     }

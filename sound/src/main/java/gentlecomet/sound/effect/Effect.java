@@ -27,6 +27,11 @@ interface Effect {
         process(block, at, tempo, left, right);
     }
 
+    /** Whether it has to be told of keys as the parameters of a block stand: asked in every step, as it takes a look at all voices to know them. */
+    default boolean listens(double[] block, int at) {
+        return false;
+    }
+
     /** Says which key was played last, with fraction where it is bent, and whether any note is held. */
     default void follow(double key, boolean held) {
         // Most effects play no notes.

@@ -93,6 +93,11 @@ public final class EffectSlot {
         }
     }
 
+    /** Whether the effect wants to know of keys. */
+    public boolean listens(double[] block, int at) {
+        return effect != null && effect.listens(block, at);
+    }
+
     /** Says which key was played last, and whether any note is held. */
     public void follow(double key, boolean held) {
         if (effect != null) {

@@ -31,6 +31,11 @@ public final class FilterEffect implements Effect {
     }
 
     @Override
+    public boolean listens(double[] block, int at) {
+        return block[at + EffectParameters.FILTER_KEY_TRACKING] > 0;
+    }
+
+    @Override
     public void follow(double newKey, boolean held) {
         key = newKey;
     }

@@ -1,5 +1,6 @@
 package gentlecomet.sound.effect;
 
+import gentlecomet.sound.maths.Kaiser;
 import gentlecomet.sound.maths.Polynomials;
 
 /**
@@ -42,7 +43,7 @@ final class InterSample {
                 double distance = k - REACH + 1 - part;
                 double pi = Math.PI * distance;
                 double inside = 1 - distance * distance / (REACH * REACH);
-                taps[p][k] = Polynomials.sinCycles(distance / 2) / pi * besselI0(BETA * Math.sqrt(inside));
+                taps[p][k] = Polynomials.sinCycles(distance / 2) / pi * Kaiser.besselI0(BETA * Math.sqrt(inside));
                 sum += taps[p][k];
             }
             for (int k = 0; k < 2 * REACH; k++) {
@@ -50,16 +51,5 @@ final class InterSample {
             }
         }
         return taps;
-    }
-
-    private static double besselI0(double x) {
-        double sum = 1;
-        double term = 1;
-        for (int k = 1; k < 40; k++) {
-            double half = x / (2 * k);
-            term = term * half * half;
-            sum += term;
-        }
-        return sum;
     }
 }

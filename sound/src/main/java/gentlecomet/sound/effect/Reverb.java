@@ -126,6 +126,11 @@ final class Reverb implements Effect {
     }
 
     @Override
+    public boolean listens(double[] block, int at) {
+        return block[at + EffectParameters.REVERB_FREEZE] > 0;
+    }
+
+    @Override
     public void follow(double key, boolean anyHeld) {
         held = anyHeld;
     }

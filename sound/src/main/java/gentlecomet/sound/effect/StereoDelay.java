@@ -76,6 +76,11 @@ final class StereoDelay implements Effect {
     }
 
     @Override
+    public boolean listens(double[] block, int at) {
+        return block[at + EffectParameters.DELAY_FREEZE] > 0;
+    }
+
+    @Override
     public void follow(double key, boolean anyHeld) {
         held = anyHeld;
     }

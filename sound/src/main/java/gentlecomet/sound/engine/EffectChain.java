@@ -48,6 +48,16 @@ final class EffectChain {
         }
     }
 
+    /** Whether any effect wants to know of keys as the parameters of a block stand. */
+    boolean listens(double[] block) {
+        for (int s = 0; s < used; s++) {
+            if (slots[s].listens(block, at(s))) {
+                return true;
+            }
+        }
+        return false;
+    }
+
     /** Tells the effects which key was played last, which stays so without a note, and whether any is held. */
     void follow(Voice newest, boolean held) {
         if (newest != null) {

@@ -144,7 +144,7 @@ final class StepRenderer {
         if (!panel.patchRouting().empty()) {
             panel.routePatch(modulation.follow(panel.patchRouting(), pool.newest(), setting.modulation));
         }
-        if (effects.inUse()) {
+        if (effects.listens(panel.patchBlock())) {
             effects.follow(pool.newest(), pool.layersHeld() != 0);
         }
         effects.process(panel.patchBlock(), setting.tempo, left, right);
@@ -256,7 +256,7 @@ final class StepRenderer {
             panel.routeEffects(layer, bus.modulation.follow(panel.effectRouting(layer), pool.newest(layer), setting.modulation));
         }
         setting.levels.look(layer, StageLevels.VOICES, bus.left, bus.right, 1);
-        if (bus.effects.inUse()) {
+        if (bus.effects.listens(panel.layerBlock(layer))) {
             bus.effects.follow(pool.newest(layer), (pool.layersHeld() >> layer & 1) == 1);
         }
         bus.effects.process(panel.layerBlock(layer), setting.tempo, bus.left, bus.right);

@@ -22,11 +22,8 @@ public final class Ladder {
     /** The loop runs at a scale at which the limit u - u^3 / 27 is x - x^3: it is level from 1 / sqrt(3) on. */
     private static final double INTO_LOOP = 0.19245008972987526;
     private static final double OUT_OF_LOOP = 5.196152422706632;
-    private static final double LEVEL_SQUARED = 1.0 / 3;
-    private static final double LEVEL = 0.3849001794597505;
-    private static final double EDGE_OF_LIMIT = 0.5773502691896257;
     /** A block that ends so near the limit is likely to have gone beyond it, and so are the next ones. */
-    private static final double LOUD = 0.9 * LEVEL;
+    private static final double LOUD = 0.9 * CubicLimit.LEVEL;
     private static final int LOUD_FOR = 16;
     /** Samples for which coefficients stand still, where they are to be in the middle of them. */
     private static final int HELD = 8;
@@ -147,8 +144,8 @@ public final class Ladder {
                 double x = left[i] * in - backLeft;
                 double z = right[i] * in - backRight;
                 // The limit: straight for small values.
-                l = hot ? held(x) : limited(x);
-                r = hot ? held(z) : limited(z);
+                l = hot ? CubicLimit.held(x) : CubicLimit.limited(x);
+                r = hot ? CubicLimit.held(z) : CubicLimit.limited(z);
                 left[i] = (t4 + l) * out;
                 right[i] = (s4 + r) * out;
                 if (i == from + HELD - 1) {
@@ -303,13 +300,13 @@ public final class Ladder {
                 double s3B = v3B + s2B;
                 double s4B = v4B + s2B;
                 double xA = oneLeft[i] * inA - backA * t4A;
-                lA = hot ? held(xA) : limited(xA);
+                lA = hot ? CubicLimit.held(xA) : CubicLimit.limited(xA);
                 double zA = oneRight[i] * inA - backA * s4A;
-                rA = hot ? held(zA) : limited(zA);
+                rA = hot ? CubicLimit.held(zA) : CubicLimit.limited(zA);
                 double xB = twoLeft[i] * inB - backB * t4B;
-                lB = hot ? held(xB) : limited(xB);
+                lB = hot ? CubicLimit.held(xB) : CubicLimit.limited(xB);
                 double zB = twoRight[i] * inB - backB * s4B;
-                rB = hot ? held(zB) : limited(zB);
+                rB = hot ? CubicLimit.held(zB) : CubicLimit.limited(zB);
                 l1A = t1A + lA;
                 l2A = t2A + lA;
                 l3A = t3A + lA;
@@ -362,18 +359,6 @@ public final class Ladder {
         n[9] = r4B;
         one.arrive(lastA);
         two.arrive(lastB);
-    }
-
-    /** The limit, with branches that are cheap where all go the same way. */
-    private static double limited(double x) {
-        double square = x * x;
-        return square < LEVEL_SQUARED ? x * (1 - square) : x > 0 ? LEVEL : -LEVEL;
-    }
-
-    /** The same without branches, for what goes beyond the limit now and then: held between its edges first. */
-    private static double held(double x) {
-        double inside = 0.5 * (Math.abs(x + EDGE_OF_LIMIT) - Math.abs(x - EDGE_OF_LIMIT));
-        return inside * (1 - inside * inside);
     }
 
     private static double solved(double h, double k) {

@@ -143,7 +143,7 @@ public final class HalfBand {
         for (int k = 0; k < length; k++) {
             int t = k - half;
             double x = (double) t / (half + 1);
-            double window = besselI0(beta * Math.sqrt(1 - x * x)) / besselI0(beta);
+            double window = Kaiser.besselI0(beta * Math.sqrt(1 - x * x)) / Kaiser.besselI0(beta);
             double sinc = t == 0 ? 0.5 : (t & 1) == 0 ? 0 : Polynomials.sinCycles(t / 4.0) / (Math.PI * t);
             kernel[k] = window * sinc;
             sum += t == 0 ? 0 : kernel[k];
@@ -153,15 +153,5 @@ public final class HalfBand {
             kernel[k] = k == half ? 0.5 : kernel[k] * 0.5 / sum;
         }
         return kernel;
-    }
-
-    private static double besselI0(double x) {
-        double sum = 1;
-        double term = 1;
-        for (int k = 1; k < 60; k++) {
-            term = term * x / (2 * k) * x / (2 * k);
-            sum += term;
-        }
-        return sum;
     }
 }

@@ -1,5 +1,6 @@
 package gentlecomet.sound.source;
 
+import gentlecomet.sound.maths.Kaiser;
 import gentlecomet.sound.maths.Polynomials;
 
 /**
@@ -154,18 +155,8 @@ final class BlepTables {
 
     private double impulse(double t) {
         double x = t / LAG;
-        double window = besselI0(KAISER_BETA * Math.sqrt(Math.max(0, 1 - x * x))) / besselI0(KAISER_BETA);
+        double window = Kaiser.besselI0(KAISER_BETA * Math.sqrt(Math.max(0, 1 - x * x))) / Kaiser.besselI0(KAISER_BETA);
         double sinc = t == 0 ? 2 * bandLimit : Polynomials.sinCycles(bandLimit * t) / (Math.PI * t);
         return window * sinc;
-    }
-
-    private static double besselI0(double x) {
-        double sum = 1;
-        double term = 1;
-        for (int k = 1; k < 60; k++) {
-            term = term * x / (2 * k) * x / (2 * k);
-            sum += term;
-        }
-        return sum;
     }
 }

@@ -174,7 +174,7 @@ export const effectPictures = {
 };
 
 /** Where a frequency from 20 Hz to 20 kHz stands, from 0 to 1. */
-const frequencyPlace = hz => Math.log(hz / 20) / Math.log(1000);
+export const frequencyPlace = hz => Math.log(hz / 20) / Math.log(1000);
 
 /** Frequencies at which a drive by band is split, in Hz. */
 export function bandSplits(image, first) {

@@ -1,6 +1,6 @@
 // Editing on the pictures: envelope points, the filter's peak, edges of the key map.
 import {LivePatch} from '../../../engine/engine.js';
-import {DELAY_SPAN, bandSplits, delayPoints, equaliserPoints, ofSlot} from './effect-pictures.js';
+import {DELAY_SPAN, bandSplits, delayPoints, equaliserPoints, frequencyPlace, ofSlot} from './effect-pictures.js';
 import {nearestDivision} from '../../lib/divisions.js';
 import {keyMapHand, wireKeyMapKeys} from './key-map-hands.js';
 import {recordingHand} from './recording-picture.js';
@@ -87,38 +87,28 @@ function envelopeHand(state, layer, box, from, which) {
   };
 }
 
-/** Across is cutoff, up is resonance. */
-function filterHand(state, layer, box, from, which) {
-  const cutoff = find(layer, `filter${which + 1}.cutoff`);
-  const resonance = find(layer, `filter${which + 1}.resonance`);
-  if (!LivePatch.relevant(state.image, cutoff)) {
-    return null;
-  }
-  const start = state.sounding(resonance);
-  return place => {
-    state.set(cutoff, frequencyAt(clamp(place.x / box.width)));
-    state.set(resonance, Math.max(0, Math.min(60, start + (from.y - place.y) * 88 / box.height)));
-  };
-}
+const filterHand = (state, layer, box, from, which) =>
+  cutoffHand(state, box, from, find(layer, `filter${which + 1}.cutoff`), find(layer, `filter${which + 1}.resonance`), {most: 60, span: 88});
 
-/** The same for a filter in an effect slot. */
-function responseHand(state, layer, box, from, first) {
-  const cutoff = ofSlot(first, 'filter.cutoff');
-  const resonance = ofSlot(first, 'filter.resonance');
+const responseHand = (state, layer, box, from, first) =>
+  cutoffHand(state, box, from, ofSlot(first, 'filter.cutoff'), ofSlot(first, 'filter.resonance'), {most: 36, span: 90});
+
+/** Across is cutoff, up is resonance: to its most in dB, on a picture that spans so many. */
+function cutoffHand(state, box, from, cutoff, resonance, {most, span}) {
   if (!LivePatch.relevant(state.image, cutoff)) {
     return null;
   }
   const start = state.sounding(resonance);
   return place => {
     state.set(cutoff, frequencyAt(clamp(place.x / box.width)));
-    state.set(resonance, Math.max(0, Math.min(36, start + (from.y - place.y) * 90 / box.height)));
+    state.set(resonance, Math.max(0, Math.min(most, start + (from.y - place.y) * span / box.height)));
   };
 }
 
 /** The nearest split follows the hand across; within a band the hand sets its drive. */
 function bandsHand(state, layer, box, from, first) {
   const splits = bandSplits(state.image, first);
-  const places = splits.map(hz => Math.log(hz / 20) / Math.log(1000) * box.width);
+  const places = splits.map(hz => frequencyPlace(hz) * box.width);
   const near = places.findIndex(x => Math.abs(x - from.x) < NEAR / 2);
   if (near >= 0) {
     return place => state.set(ofSlot(first, `bands.split${near + 1}`), frequencyAt(clamp(place.x / box.width)));
