@@ -15,10 +15,13 @@ import gentlecomet.craft.measure.Measuring;
 import gentlecomet.craft.measure.TruePeak;
 import gentlecomet.craft.phrase.NoteText;
 import gentlecomet.craft.phrase.Phrases;
+import gentlecomet.craft.release.Changes;
+import gentlecomet.craft.release.Exporter;
 import gentlecomet.craft.release.ReleaseBuilder;
 import gentlecomet.craft.release.ReleaseCheck;
 import gentlecomet.craft.release.ReleaseContents;
 import gentlecomet.craft.release.ReleasePatch;
+import gentlecomet.craft.sample.SamplingPlan;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.patch.Patch;
@@ -30,15 +33,17 @@ import gentlecomet.sound.source.Recordings;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import picocli.CommandLine;
+import java.util.Set;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
+import picocli.CommandLine;
 
 /** The command line: renders, measures, checks and releases without the web application or a database. */
 @Command(name = "comet", mixinStandardHelpOptions = true, description = "Render, measure, check and release patches.")
@@ -139,22 +144,23 @@ public final class CometCommand {
     record Checked(String bank, int slot, String name, List<Finding> findings) {
     }
 
-    @Command(description = "Runs the soundcheck; exit 1 when a rule fails.")
-    int check(@CommandLine.Parameters(paramLabel = "FOLDER_OR_PATCH") Path path, @Option(names = "--json") boolean json) throws IOException {
+    /** What makes the soundcheck end with an error. */
+    enum FailOn { fault, look, never }
+
+    @Command(description = "Runs the soundcheck: exit 1 when something is found that --fail-on names.")
+    int check(@CommandLine.Parameters(paramLabel = "FOLDER_OR_PATCH") Path path, @Option(names = "--json", description = "findings as JSON") boolean json,
+            @Option(names = "--junit", paramLabel = "FILE", description = "findings as JUnit XML for build servers") Path junit,
+            @Option(names = "--fail-on", defaultValue = "fault", description = "${COMPLETION-CANDIDATES}; default ${DEFAULT-VALUE}") FailOn failOn) throws IOException {
         CollectionFile collection = CollectionFolder.read(path);
         Recordings recordings = new AssetFiles(collection.assets());
-        Measuring measuring = new Measuring(recordings);
-        Soundcheck soundcheck = new Soundcheck(collection.rules(), recordings);
-        List<Checked> results = new ArrayList<>();
-        boolean failed = false;
-        for (CollectionFile.Bank bank : collection.banks()) {
-            for (CollectionFile.Slot slot : bank.slots()) {
-                Patch patch = slot.patch();
-                Phrase phrase = Phrases.get(collection.rules().phraseOf(patch.naming().category()));
-                List<Finding> findings = soundcheck.check(patch, measuring.measure(patch, phrase), phrase, otherNames(collection, slot));
-                failed |= findings.stream().anyMatch(f -> f.severity() == Finding.Severity.FAULT);
-                results.add(new Checked(bank.name(), slot.number(), patch.name(), findings));
-            }
+        ThreadLocal<Soundcheck> soundcheck = ThreadLocal.withInitial(() -> new Soundcheck(collection.rules(), recordings));
+        List<Checked> results = collection.banks().stream().flatMap(bank -> bank.slots().parallelStream().map(slot -> {
+            Patch patch = slot.patch();
+            Phrase phrase = Phrases.get(collection.rules().phraseOf(patch.naming().category()));
+            return new Checked(bank.name(), slot.number(), patch.name(), soundcheck.get().check(patch, phrase, otherNames(collection, slot)));
+        })).toList();
+        if (junit != null) {
+            JUnitReport.write(junit, results);
         }
         if (json) {
             System.out.print(Json.write(results));
@@ -164,12 +170,16 @@ public final class CometCommand {
                 c.findings().forEach(f -> System.out.printf("    %-7s %-18s %s%n", f.severity(), f.rule(), f.message()));
             }
         }
+        boolean failed = failOn != FailOn.never && results.stream().flatMap(c -> c.findings().stream()).anyMatch(f -> failOn == FailOn.look || f.severity() == Finding.Severity.FAULT);
         return failed ? RULE_BROKEN : 0;
     }
 
     @Command(description = "Builds and verifies the ZIP of a collection in a folder.")
     int release(@CommandLine.Parameters(paramLabel = "FOLDER") Path folder, @Option(names = "--out", required = true) Path out,
-            @Option(names = "--release", defaultValue = "1.0", description = "version of the release") String version) throws IOException {
+            @Option(names = "--release", defaultValue = "1.0", description = "version of the release") String version,
+            @Option(names = "--formats", split = ",", defaultValue = "", description = "formats beside what every release has, with commas between") Set<String> formats,
+            @Option(names = "--keys", defaultValue = "4", description = "semitones from one sampled key to the next") int keys,
+            @Option(names = "--velocities", defaultValue = "3", description = "velocities at which patches are sampled, 1 to 3") int velocities) throws IOException {
         CollectionFile collection = CollectionFolder.read(folder);
         List<ReleasePatch> patches = new ArrayList<>();
         Recordings recordings = new AssetFiles(collection.assets());
@@ -182,14 +192,24 @@ public final class CometCommand {
                 patches.add(new ReleasePatch(b, bank.name(), slot, 1, m));
             }
         }
-        byte[] zip = new ReleaseBuilder().build(new ReleaseContents(collection, patches, version), part -> { });
-        ReleaseCheck.Report report = new ReleaseCheck(recordings).verify(zip, patches, part -> { });
-        report.lines().forEach(System.out::println);
-        if (!report.passed()) {
-            return RULE_BROKEN;
+        for (String format : formats) {
+            if (ReleaseBuilder.chosen().stream().noneMatch(e -> e.id().equals(format))) {
+                throw new IllegalArgumentException("--formats: \"" + format + "\" is none of " + String.join(", ", ReleaseBuilder.chosen().stream().map(Exporter::id).toList()));
+            }
         }
-        Files.write(out, zip);
-        return 0;
+        Path built = Files.createTempFile(out.toAbsolutePath().getParent(), "release", ".zip");
+        try {
+            new ReleaseBuilder().build(new ReleaseContents(collection, patches, version, Changes.FIRST, formats, SamplingPlan.of(keys, velocities), ""), built, part -> { });
+            ReleaseCheck.Report report = new ReleaseCheck(recordings).verify(built, patches, part -> { });
+            report.lines().forEach(System.out::println);
+            if (!report.passed()) {
+                return RULE_BROKEN;
+            }
+            Files.move(built, out, StandardCopyOption.REPLACE_EXISTING);
+            return 0;
+        } finally {
+            Files.deleteIfExists(built);
+        }
     }
 
     @Command(description = "Prints the JSON Schema of a patch.")

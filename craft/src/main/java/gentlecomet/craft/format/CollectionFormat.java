@@ -25,9 +25,11 @@ public final class CollectionFormat {
     /** Slots of a bank. */
     public static final int SLOTS = 128;
 
+    /** Banks of a collection. */
+    public static final int MOST_BANKS = 16;
+
     private static final String NAME = "gentle-comet-collection";
     private static final int VERSION = 1;
-    private static final int MOST_BANKS = 16;
 
     private CollectionFormat() {
     }
@@ -65,7 +67,7 @@ public final class CollectionFormat {
     }
 
     /** A name in plain letters and hyphens, as every file system takes it. */
-    static String plainName(String name) {
+    public static String plainName(String name) {
         String plain = Normalizer.normalize(name, Normalizer.Form.NFD).replaceAll("\\p{M}", "").toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
         return plain.isEmpty() ? "patch" : plain;
     }

@@ -20,7 +20,7 @@ public final class Hashes {
     }
 
     /** A digest for content that comes in pieces. */
-    static MessageDigest digest() {
+    public static MessageDigest digest() {
         try {
             return MessageDigest.getInstance("SHA-256");
         } catch (NoSuchAlgorithmException e) {

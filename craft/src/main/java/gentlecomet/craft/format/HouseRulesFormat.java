@@ -3,6 +3,8 @@ package gentlecomet.craft.format;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import gentlecomet.craft.rules.Category;
+import gentlecomet.craft.rules.Conventions;
+import gentlecomet.craft.rules.Expectations;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.craft.rules.LevelMeasure;
 import gentlecomet.craft.rules.RuleValues;
@@ -15,8 +17,8 @@ import java.util.Set;
 final class HouseRulesFormat {
 
     private static final Set<String> FIELDS = Set.of("namePattern", "namePatternHint", "nameMaxLength", "categories", "targetLufs", "toleranceLu",
-            "ceilingDbtp", "tuningCents", "macroNames", "fewestMacros", "macroDefaults");
-    private static final Set<String> CATEGORY_FIELDS = Set.of("id", "name", "phrase", "measure", "tailLimitSeconds", "planned");
+            "ceilingDbtp", "tuningCents", "macroNames", "fewestMacros", "macroDefaults", "conventions");
+    private static final Set<String> CATEGORY_FIELDS = Set.of("id", "name", "phrase", "measure", "tailLimitSeconds", "planned", "mark", "offsetLu", "expectations");
 
     private HouseRulesFormat() {
     }
@@ -52,7 +54,8 @@ final class HouseRulesFormat {
         HouseRules rules = new HouseRules(text(root, "namePattern", place, usual.namePattern()), text(root, "namePatternHint", place, usual.namePatternHint()),
                 whole(root, "nameMaxLength", place, usual.nameMaxLength()), categories, number(root, "targetLufs", place, usual.targetLufs()),
                 number(root, "toleranceLu", place, usual.toleranceLu()), number(root, "ceilingDbtp", place, usual.ceilingDbtp()),
-                number(root, "tuningCents", place, usual.tuningCents()), macroNames, whole(root, "fewestMacros", place, usual.fewestMacros()), macroDefaults);
+                number(root, "tuningCents", place, usual.tuningCents()), macroNames, whole(root, "fewestMacros", place, usual.fewestMacros()), macroDefaults,
+                !root.has("conventions") ? Conventions.OLDER : Json.value(root.get("conventions"), Conventions.class, place + ".conventions"));
         RuleValues.fault(rules).ifPresent(fault -> {
             throw new FormatException(place + "." + fault.field(), fault.message());
         });
@@ -68,7 +71,8 @@ final class HouseRulesFormat {
         LevelMeasure found = Arrays.stream(LevelMeasure.values()).filter(m -> m.name().equals(measure)).findFirst()
                 .orElseThrow(() -> new FormatException(place + ".measure", "expected INTEGRATED or MOMENTARY_MAX, found \"" + measure + "\""));
         return new Category(Json.text(c, "id", place, 100), Json.text(c, "name", place, 100), Json.text(c, "phrase", place, 100), found,
-                Json.number(c.get("tailLimitSeconds"), place + ".tailLimitSeconds"), whole(c, "planned", place, 0));
+                Json.number(c.get("tailLimitSeconds"), place + ".tailLimitSeconds"), whole(c, "planned", place, 0), text(c, "mark", place, ""),
+                number(c, "offsetLu", place, 0), !c.has("expectations") ? null : Json.value(c.get("expectations"), Expectations.class, place + ".expectations"));
     }
 
     private static String text(ObjectNode root, String field, String place, String usual) {

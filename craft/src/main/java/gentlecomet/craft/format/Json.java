@@ -96,6 +96,15 @@ public final class Json {
         }
     }
 
+    /** A part of a file as a plain value. @throws FormatException where a field is unknown or not of its kind */
+    static <T> T value(JsonNode node, Class<T> type, String place) {
+        try {
+            return MAPPER.treeToValue(node, type);
+        } catch (JsonProcessingException | IllegalArgumentException e) {
+            throw new FormatException(place, "has a field that is not known or not of its kind");
+        }
+    }
+
     /** The items of a list, none where the field is missing. @throws FormatException when it is something else */
     static Iterable<JsonNode> list(ObjectNode object, String key, String place) {
         JsonNode node = object.get(key);

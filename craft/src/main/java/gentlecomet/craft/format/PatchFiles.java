@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.Function;
@@ -41,6 +42,16 @@ public final class PatchFiles {
         files.put(name + JSON, json);
         assets.forEach((hash, content) -> files.put(AssetFiles.path(hash), content));
         return new Written(name + ".zip", ZipFormat.write(files));
+    }
+
+    /** Many patches as one ZIP, each in a file of its own with its number first, so that they stay in their order. @param assets of all of them, by hash */
+    public static Written writeAll(String name, List<Patch> patches, Map<String, byte[]> assets) {
+        Map<String, byte[]> files = new TreeMap<>();
+        for (Patch patch : patches) {
+            files.put(String.format(Locale.ROOT, "%03d-%s%s", files.size() + 1, CollectionFormat.plainName(patch.name()), JSON), PatchFormat.write(patch).getBytes(StandardCharsets.UTF_8));
+        }
+        assets.forEach((hash, content) -> files.put(AssetFiles.path(hash), content));
+        return new Written(CollectionFormat.plainName(name) + ".zip", ZipFormat.write(files));
     }
 
     /** Whether a file is looked at: a patch, or a sound file that one may play. */

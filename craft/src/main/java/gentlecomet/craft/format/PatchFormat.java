@@ -37,7 +37,6 @@ public final class PatchFormat {
             Set.of("format", "version", "name", "category", "tags", "author", "notes", "parameters", "routes", "macros",
                     "shapes", "recordings", "rides");
     private static final Set<String> ROUTE_FIELDS = Set.of("from", "to", "depth", "side", "bend", "low", "high", "scaledBy");
-    private static final int MOST_TAGS = 12;
 
     private PatchFormat() {
     }
@@ -150,8 +149,8 @@ public final class PatchFormat {
     private static Naming naming(ObjectNode root, String place) {
         List<String> tags = new ArrayList<>();
         for (JsonNode tag : Json.list(root, "tags", place)) {
-            if (!tag.isTextual() || tag.textValue().isBlank() || tag.textValue().length() > 30 || tags.size() >= MOST_TAGS) {
-                throw new FormatException(place + ".tags", "expected up to " + MOST_TAGS + " words of up to 30 characters");
+            if (!tag.isTextual() || tag.textValue().isBlank() || tag.textValue().length() > Naming.LONGEST_TAG || tags.size() >= Naming.MOST_TAGS) {
+                throw new FormatException(place + ".tags", "expected up to " + Naming.MOST_TAGS + " words of up to " + Naming.LONGEST_TAG + " characters");
             }
             tags.add(tag.textValue());
         }

@@ -2,9 +2,11 @@ package gentlecomet.craft.format;
 
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
+import java.io.Closeable;
 import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.security.MessageDigest;
 import java.time.LocalDateTime;
@@ -20,8 +22,8 @@ import java.util.zip.ZipOutputStream;
 /** ZIP archives whose bytes depend on their contents alone, and a reader that trusts nothing and keeps in memory only what is asked for. */
 public final class ZipFormat {
 
-    /** Most files in an archive that is read: 16 banks of 128 patches with their demos, and room beside them. */
-    public static final int MOST_FILES = 10_000;
+    /** Most files in an archive that is read: 16 banks of 128 patches, each sampled at 32 keys and 3 velocities, and room beside them. */
+    public static final int MOST_FILES = 250_000;
     /** Most bytes of one file that is kept. */
     public static final long MOST_ENTRY_BYTES = SoundAsset.LARGEST;
     /** Most bytes that are kept of an archive from elsewhere. */
@@ -49,24 +51,43 @@ public final class ZipFormat {
     /** Sorted entries, stored without compression and without clock time, so the bytes do not hang on a machine's zlib. */
     public static byte[] write(Map<String, byte[]> files) {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
-            zip.setMethod(ZipOutputStream.STORED);
+        try (Writer writer = new Writer(bytes)) {
             for (Map.Entry<String, byte[]> file : new TreeMap<>(files).entrySet()) {
-                ZipEntry entry = new ZipEntry(file.getKey());
                 CRC32 crc = new CRC32();
                 crc.update(file.getValue());
-                entry.setTimeLocal(NO_TIME);
-                entry.setSize(file.getValue().length);
-                entry.setCompressedSize(file.getValue().length);
-                entry.setCrc(crc.getValue());
-                zip.putNextEntry(entry);
-                zip.write(file.getValue());
-                zip.closeEntry();
+                writer.begin(file.getKey(), file.getValue().length, crc.getValue()).write(file.getValue());
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
         return bytes.toByteArray();
+    }
+
+    /** Writes an archive file by file, of which none has to be in memory. */
+    public static final class Writer implements Closeable {
+
+        private final ZipOutputStream zip;
+
+        public Writer(OutputStream out) {
+            zip = new ZipOutputStream(out);
+            zip.setMethod(ZipOutputStream.STORED);
+        }
+
+        /** Begins the next file; its bytes are written to what is answered. @param size of all of it @param crc CRC-32 of all of it */
+        public OutputStream begin(String path, long size, long crc) throws IOException {
+            ZipEntry entry = new ZipEntry(path);
+            entry.setTimeLocal(NO_TIME);
+            entry.setSize(size);
+            entry.setCompressedSize(size);
+            entry.setCrc(crc);
+            zip.putNextEntry(entry);
+            return zip;
+        }
+
+        @Override
+        public void close() throws IOException {
+            zip.close();
+        }
     }
 
     /** Every file of an archive of our own that is in memory anyway. @throws FormatException as {@link #read(InputStream, String, Predicate)} */

@@ -1,5 +1,6 @@
 package gentlecomet.craft.release;
 
+import gentlecomet.craft.format.SheetCell;
 import gentlecomet.sound.patch.Patch;
 import java.io.IOException;
 import java.io.StringWriter;
@@ -40,23 +41,18 @@ final class CatalogueExporter implements Exporter {
             for (ReleasePatch p : contents.patches()) {
                 Patch patch = p.slot().patch();
                 var measure = contents.collection().rules().measureOf(patch.naming().category());
-                csv.printRecord(harmless(p.bankName()), p.slot().number(), p.slot().number() - 1, harmless(patch.name()), harmless(patch.naming().category()),
-                        harmless(String.join(" ", patch.naming().tags())), harmless(patch.naming().author()), p.revision(),
+                csv.printRecord(SheetCell.written(p.bankName()), p.slot().number(), p.slot().number() - 1, SheetCell.written(patch.name()), SheetCell.written(patch.naming().category()),
+                        SheetCell.written(String.join(" ", patch.naming().tags())), SheetCell.written(patch.naming().author()), p.revision(),
                         decimals(measure.of(p.measurement()), 2), measure.name().toLowerCase(Locale.ROOT).replace('_', ' '),
                         decimals(p.measurement().truePeakDbtp(), 2), decimals(p.measurement().rangeLu(), 1),
                         decimals(p.measurement().tailSeconds(), 2),
                         p.measurement().pitchCents() == null ? "" : decimals(p.measurement().pitchCents(), 1),
-                        decimals(p.measurement().brightnessHz(), 0), harmless(macros(patch)), harmless(patch.naming().notes()));
+                        decimals(p.measurement().brightnessHz(), 0), SheetCell.written(macros(patch)), SheetCell.written(patch.naming().notes()));
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
         return out.toString();
-    }
-
-    /** A text that no spreadsheet takes for a formula: one that begins like a formula gets an apostrophe (OWASP, "CSV Injection"). */
-    static String harmless(String text) {
-        return text.isEmpty() || "=+-@\t\r\n".indexOf(text.charAt(0)) < 0 ? text : "'" + text;
     }
 
     private static String macros(Patch patch) {

@@ -7,6 +7,7 @@ import gentlecomet.craft.format.WavFormat;
 import gentlecomet.craft.measure.Measuring;
 import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.rules.HouseRules;
+import gentlecomet.craft.sample.SamplingPlan;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.performance.Audio;
 import gentlecomet.sound.performance.Rendering;
@@ -23,6 +24,16 @@ final class DemoExporter implements Exporter {
     @Override
     public String text() {
         return "24-bit WAV demos, 48 kHz, stereo";
+    }
+
+    @Override
+    public double seconds(int patches, SamplingPlan plan) {
+        return 0.35 * patches;
+    }
+
+    @Override
+    public long bytes(int patches, SamplingPlan plan) {
+        return 2_500_000L * patches;
     }
 
     @Override

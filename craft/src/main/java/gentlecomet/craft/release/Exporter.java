@@ -1,5 +1,6 @@
 package gentlecomet.craft.release;
 
+import gentlecomet.craft.sample.SamplingPlan;
 import java.util.function.DoubleConsumer;
 
 /** One kind of files in a release. A new one is a class and its line in {@link ReleaseBuilder#EXPORTERS}; whoever reads what it writes is not its writer. */
@@ -10,6 +11,26 @@ public interface Exporter {
 
     /** What it writes, for people, for example "24-bit WAV demos". */
     String text();
+
+    /** Whether a release can do without it. */
+    default boolean optional() {
+        return false;
+    }
+
+    /** Whether what it needs is there. */
+    default boolean available() {
+        return true;
+    }
+
+    /** About how long it takes, in seconds on one core. @param plan by which patches are sampled */
+    default double seconds(int patches, SamplingPlan plan) {
+        return 0.1;
+    }
+
+    /** About how much it writes, in bytes. @param plan by which patches are sampled */
+    default long bytes(int patches, SamplingPlan plan) {
+        return 5_000L * patches;
+    }
 
     /**
      * Writes its files. The same contents give the same bytes.

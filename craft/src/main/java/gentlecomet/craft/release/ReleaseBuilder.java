@@ -2,14 +2,21 @@ package gentlecomet.craft.release;
 
 import gentlecomet.craft.format.Hashes;
 import gentlecomet.craft.format.Json;
-import gentlecomet.craft.format.ZipFormat;
 import gentlecomet.craft.measure.Measuring;
 import gentlecomet.sound.engine.Engine;
+import java.io.BufferedOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.DoubleConsumer;
+import java.util.stream.Stream;
 
 /** Builds the ZIP of a release. The same collection, revisions and engine give the same bytes. */
 public final class ReleaseBuilder {
@@ -26,33 +33,76 @@ public final class ReleaseBuilder {
             String content, String samples) {
     }
 
-    /** The manifest. */
+    /** The manifest. @param formats ids of what is in it */
     public record Manifest(String format, int version, String collection, String release, String engine, int sampleRate,
-            List<ManifestPatch> patches) {
+            List<String> formats, List<ManifestPatch> patches) {
     }
 
-    /** Everything that a release has beside its manifest and its sums. A new format is added here. */
-    static final List<Exporter> EXPORTERS = List.of(new PatchExporter(), new DemoExporter(), new CatalogueExporter(), new LicenceExporter());
+    /** Everything that a release can have beside its manifest and its sums. A new format is added here. */
+    static final List<Exporter> EXPORTERS = List.of(new PatchExporter(), new DemoExporter(), new CatalogueExporter(), new LicenceExporter(), new ChangesExporter(),
+            new PlayerExporter(), new PageExporter(), new PdfExporter(), new ReelExporter(), new MidiExporter(), new NameDocumentExporter(), new MultisampleExporter(), new SoundFontExporter());
 
-    /** Builds the archive. @param progress told how far it is, 0 to 1 */
-    public byte[] build(ReleaseContents contents, DoubleConsumer progress) {
-        ReleaseFiles files = new ReleaseFiles();
-        EXPORTERS.forEach(exporter -> exporter.export(contents, files, progress));
+    /** Formats that a release can do without, as far as they can be made here. */
+    public static List<Exporter> chosen() {
+        return EXPORTERS.stream().filter(e -> e.optional() && e.available()).toList();
+    }
+
+    /**
+     * Builds the archive.
+     *
+     * @param archive  file to write
+     * @param progress told how far it is, 0 to 1
+     * @throws UncheckedIOException where the disk takes no more
+     */
+    public void build(ReleaseContents contents, Path archive, DoubleConsumer progress) {
+        List<Exporter> exporters = EXPORTERS.stream().filter(e -> !e.optional() || contents.formats().contains(e.id())).toList();
+        double whole = exporters.stream().mapToDouble(e -> e.seconds(contents.patches().size(), contents.plan())).sum();
+        Path folder = null;
+        try {
+            folder = Files.createTempDirectory("release");
+            ReleaseFiles files = new ReleaseFiles(folder);
+            double before = 0;
+            for (Exporter exporter : exporters) {
+                double from = before;
+                exporter.export(contents, files, part -> progress.accept((from + part * exporter.seconds(contents.patches().size(), contents.plan())) / whole));
+                before += exporter.seconds(contents.patches().size(), contents.plan());
+            }
+            files.put(MANIFEST, Json.write(manifest(contents, files, exporters)).getBytes(StandardCharsets.UTF_8));
+            files.put(SUMS, sums(files.hashes()).getBytes(StandardCharsets.UTF_8));
+            try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(archive))) {
+                files.zip(out);
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException("the disk took no more", e);
+        } finally {
+            if (folder != null) {
+                remove(folder);
+            }
+        }
+    }
+
+    private static Manifest manifest(ReleaseContents contents, ReleaseFiles files, List<Exporter> exporters) {
         List<ManifestPatch> listed = contents.patches().stream().map(p -> new ManifestPatch(p.bankName(), p.slot().number(), p.slot().patch().name(), p.revision(),
                 PatchExporter.path(p), DemoExporter.path(p), DemoExporter.phrase(contents.collection().rules(), p), Hashes.content(p.slot().patch()),
                 files.samples(DemoExporter.path(p)))).toList();
-        files.put(MANIFEST, Json.write(new Manifest("gentle-comet-release", 1, contents.collection().name(), contents.version(), Engine.VERSION,
-                Measuring.RATE, listed)).getBytes(StandardCharsets.UTF_8));
-        files.put(SUMS, sums(files.all()).getBytes(StandardCharsets.UTF_8));
-        return ZipFormat.write(files.all());
+        return new Manifest("gentle-comet-release", 1, contents.collection().name(), contents.version(), Engine.VERSION, Measuring.RATE,
+                exporters.stream().map(Exporter::id).toList(), listed);
     }
 
-    /** One line for each file, as sha256sum writes and checks it. */
-    static String sums(Map<String, byte[]> files) {
+    private static void remove(Path folder) {
+        try (Stream<Path> files = Files.walk(folder)) {
+            files.sorted(Comparator.reverseOrder()).forEach(f -> f.toFile().delete());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** One line for each file, as sha256sum writes and checks it. @param hashes by path */
+    static String sums(Map<String, String> hashes) {
         StringBuilder out = new StringBuilder();
-        new TreeMap<>(files).forEach((path, bytes) -> {
+        new TreeMap<>(hashes).forEach((path, hash) -> {
             if (!path.equals(SUMS)) {
-                out.append(Hashes.of(bytes)).append("  ").append(path).append('\n');
+                out.append(hash).append("  ").append(path).append('\n');
             }
         });
         return out.toString();

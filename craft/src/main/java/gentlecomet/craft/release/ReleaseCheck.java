@@ -14,13 +14,19 @@ import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.performance.Audio;
 import gentlecomet.sound.performance.Rendering;
 import gentlecomet.sound.source.Recordings;
+import java.io.BufferedInputStream;
+import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.DoubleConsumer;
+import java.util.zip.ZipFile;
 
 /** Opens a release afresh, as a stranger would, and holds everything in it against what it claims. */
 public final class ReleaseCheck {
@@ -48,7 +54,7 @@ public final class ReleaseCheck {
 
     /** Reads the collection in a release or an export; checksums are compared when the archive has them. */
     public static CollectionFile read(InputStream archive, String place) {
-        ZipFormat.Contents contents = ZipFormat.read(archive, place, path -> path.endsWith(".json") || path.startsWith("assets/") || path.equals(ReleaseBuilder.SUMS));
+        ZipFormat.Contents contents = ZipFormat.read(archive, place, ReleaseCheck::opened);
         byte[] sums = contents.kept().get(ReleaseBuilder.SUMS);
         if (sums != null) {
             List<String> wrong = wrongSums(sums, contents.hashes());
@@ -65,40 +71,52 @@ public final class ReleaseCheck {
      * @param approved the revisions that the release was built from
      * @param progress told how far it is, 0 to 1
      */
-    public Report verify(byte[] archive, List<ReleasePatch> approved, DoubleConsumer progress) {
+    public Report verify(Path archive, List<ReleasePatch> approved, DoubleConsumer progress) {
         List<String> lines = new ArrayList<>();
         boolean passed = true;
-        Map<String, byte[]> files = ZipFormat.read(archive, "the release");
-        Map<String, String> hashes = new TreeMap<>();
-        files.forEach((path, bytes) -> hashes.put(path, Hashes.of(bytes)));
-        List<String> wrong = wrongSums(files.get(ReleaseBuilder.SUMS), hashes);
-        passed &= note(lines, wrong.isEmpty(), "checksums of " + (files.size() - 1) + " files agree with " + ReleaseBuilder.SUMS + " " + wrong);
-        ReleaseBuilder.Manifest manifest =
-                Json.read(new String(files.get(ReleaseBuilder.MANIFEST), StandardCharsets.UTF_8), ReleaseBuilder.Manifest.class);
-        passed &= note(lines, manifest.patches().size() == approved.size(), "the manifest lists " + manifest.patches().size()
-                + " patches, approved are " + approved.size());
-        Rendering released = new Rendering(Measuring.RATE, new AssetFiles(CollectionFormat.read(files).assets()));
-        Rendering own = new Rendering(Measuring.RATE, recordings);
-        for (int i = 0; i < Math.min(approved.size(), manifest.patches().size()); i++) {
-            ReleaseBuilder.ManifestPatch listed = manifest.patches().get(i);
-            Audio original = DemoExporter.demo(own, approved.get(i).slot().patch(), listed.phrase());
-            passed &= verify(files, listed, approved.get(i), original, released, lines);
-            progress.accept((i + 1.0) / approved.size());
+        try (ZipFile zip = new ZipFile(archive.toFile()); InputStream in = new BufferedInputStream(Files.newInputStream(archive))) {
+            ZipFormat.Contents contents = ZipFormat.read(in, "the release", ReleaseCheck::opened);
+            Map<String, byte[]> files = contents.kept();
+            List<String> wrong = wrongSums(files.get(ReleaseBuilder.SUMS), contents.hashes());
+            passed &= note(lines, wrong.isEmpty(), "checksums of " + (contents.hashes().size() - 1) + " files agree with " + ReleaseBuilder.SUMS + " " + wrong);
+            ReleaseBuilder.Manifest manifest =
+                    Json.read(new String(files.get(ReleaseBuilder.MANIFEST), StandardCharsets.UTF_8), ReleaseBuilder.Manifest.class);
+            passed &= note(lines, manifest.patches().size() == approved.size(), "the manifest lists " + manifest.patches().size()
+                    + " patches, approved are " + approved.size());
+            Rendering released = new Rendering(Measuring.RATE, new AssetFiles(CollectionFormat.read(files).assets()));
+            Rendering own = new Rendering(Measuring.RATE, recordings);
+            for (int i = 0; i < Math.min(approved.size(), manifest.patches().size()); i++) {
+                ReleaseBuilder.ManifestPatch listed = manifest.patches().get(i);
+                Audio original = DemoExporter.demo(own, approved.get(i).slot().patch(), listed.phrase());
+                byte[] demo = zip.getInputStream(zip.getEntry(listed.demo())).readAllBytes();
+                passed &= verify(files, demo, listed, approved.get(i), original, released, lines);
+                progress.accept((i + 1.0) / approved.size());
+            }
+            for (FormatCheck.Line line : FormatCheck.of(zip, approved, manifest.formats())) {
+                passed &= note(lines, line.good(), line.words());
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
         return new Report(passed, lines);
     }
 
-    private static boolean verify(Map<String, byte[]> files, ReleaseBuilder.ManifestPatch listed, ReleasePatch approved, Audio original,
+    /** What is kept in memory of an archive. */
+    private static boolean opened(String path) {
+        return path.endsWith(".json") || path.startsWith("assets/") || path.equals(ReleaseBuilder.SUMS);
+    }
+
+    private static boolean verify(Map<String, byte[]> files, byte[] wav, ReleaseBuilder.ManifestPatch listed, ReleasePatch approved, Audio original,
             Rendering released, List<String> lines) {
         Patch loaded = PatchFormat.read(new String(files.get(listed.patch()), StandardCharsets.UTF_8), listed.patch());
         Audio again = DemoExporter.demo(released, loaded, listed.phrase());
-        Audio demo = WavFormat.read(files.get(listed.demo()), listed.demo());
+        Audio demo = WavFormat.read(wav, listed.demo());
         boolean same = loaded.equals(approved.slot().patch());
         boolean samples = Hashes.samples(again).equals(Hashes.samples(original)) && Hashes.samples(again).equals(listed.samples());
-        boolean wav = sameAt24Bits(demo, again);
-        return note(lines, same && samples && wav, String.format("%s %03d %s: patch %s, %d samples %s, demo %s", listed.bank(), listed.slot(),
+        boolean bits = sameAt24Bits(demo, again);
+        return note(lines, same && samples && bits, String.format("%s %03d %s: patch %s, %d samples %s, demo %s", listed.bank(), listed.slot(),
                 listed.name(), same ? "equals revision " + approved.revision() : "differs from revision " + approved.revision(), again.frames(),
-                samples ? "equal" : "differ", wav ? "equal at 24 bits" : "differs"));
+                samples ? "equal" : "differ", bits ? "equal at 24 bits" : "differs"));
     }
 
     private static boolean sameAt24Bits(Audio demo, Audio rendered) {

@@ -1,18 +1,93 @@
 package gentlecomet.craft.release;
 
+import gentlecomet.craft.format.Hashes;
+import gentlecomet.craft.format.ZipFormat;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.DigestInputStream;
+import java.security.MessageDigest;
+import java.util.HexFormat;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.zip.CRC32;
+import java.util.zip.CheckedInputStream;
 
-/** The files of a release while it is being built, and what the manifest says of demos. */
+/** The files of a release while it is being built, on disk, and what the manifest says of demos. Memory holds their paths and sums alone. */
 public final class ReleaseFiles {
 
-    private final Map<String, byte[]> files = new TreeMap<>();
+    private final Path folder;
+    private final Map<String, Entry> entries = new TreeMap<>();
     private final Map<String, String> samples = new TreeMap<>();
+
+    /** @param number of its file on disk, so that no name has to fit a file system */
+    private record Entry(int number, long size, long crc, String hash) {
+    }
+
+    /** @param folder an empty one, which the caller removes */
+    public ReleaseFiles(Path folder) {
+        this.folder = folder;
+    }
 
     /** @throws IllegalStateException when there is such a file already */
     void put(String path, byte[] content) {
-        if (files.putIfAbsent(path, content) != null) {
+        if (entries.containsKey(path)) {
             throw new IllegalStateException("two exporters write " + path);
+        }
+        CRC32 crc = new CRC32();
+        crc.update(content);
+        Entry entry = new Entry(entries.size(), content.length, crc.getValue(), Hashes.of(content));
+        try {
+            Files.write(file(entry), content);
+        } catch (IOException e) {
+            throw new UncheckedIOException("the disk took no more at " + path, e);
+        }
+        entries.put(path, entry);
+    }
+
+    /** Takes over a file that was written beside; it is moved. @param written by way of {@link #beside} */
+    void put(String path, Path written) {
+        if (entries.containsKey(path)) {
+            throw new IllegalStateException("two exporters write " + path);
+        }
+        CRC32 crc = new CRC32();
+        MessageDigest digest = Hashes.digest();
+        try (InputStream in = new CheckedInputStream(new DigestInputStream(Files.newInputStream(written), digest), crc)) {
+            byte[] buffer = new byte[1 << 16];
+            long size = 0;
+            for (int n = in.read(buffer); n >= 0; n = in.read(buffer)) {
+                size += n;
+            }
+            Entry entry = new Entry(entries.size(), size, crc.getValue(), HexFormat.of().formatHex(digest.digest()));
+            Files.move(written, file(entry));
+            entries.put(path, entry);
+        } catch (IOException e) {
+            throw new UncheckedIOException("the disk took no more at " + path, e);
+        }
+    }
+
+    /** A file of the builder's own, for what is too large for memory. */
+    Path beside(String name) {
+        return folder.resolve("beside-" + name);
+    }
+
+    boolean has(String path) {
+        return entries.containsKey(path);
+    }
+
+    /** What was written. @throws IllegalStateException when there is no such file */
+    byte[] read(String path) {
+        Entry entry = entries.get(path);
+        if (entry == null) {
+            throw new IllegalStateException("nothing has written " + path);
+        }
+        try {
+            return Files.readAllBytes(file(entry));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
     }
 
@@ -26,8 +101,23 @@ public final class ReleaseFiles {
         return samples.getOrDefault(path, "");
     }
 
-    /** Content by path, sorted. */
-    Map<String, byte[]> all() {
-        return files;
+    /** SHA-256 by path, sorted. */
+    Map<String, String> hashes() {
+        Map<String, String> hashes = new TreeMap<>();
+        entries.forEach((path, entry) -> hashes.put(path, entry.hash()));
+        return hashes;
+    }
+
+    /** Writes all of them as a ZIP. */
+    void zip(OutputStream out) throws IOException {
+        try (ZipFormat.Writer writer = new ZipFormat.Writer(out)) {
+            for (Map.Entry<String, Entry> e : entries.entrySet()) {
+                Files.copy(file(e.getValue()), writer.begin(e.getKey(), e.getValue().size(), e.getValue().crc()));
+            }
+        }
+    }
+
+    private Path file(Entry entry) {
+        return folder.resolve(String.valueOf(entry.number()));
     }
 }

@@ -10,7 +10,7 @@ import gentlecomet.craft.measure.Measurement;
  * @param bankName    name of its bank
  * @param slot        its slot and the patch itself
  * @param revision    number of the saved revision
- * @param measurement what it measures
+ * @param measurement what it measures, null where nobody has measured it
  */
 public record ReleasePatch(int bank, String bankName, CollectionFile.Slot slot, int revision, Measurement measurement) {
 }

@@ -21,8 +21,10 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import javax.xml.parsers.DocumentBuilderFactory;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.w3c.dom.Element;
 
 class CometCommandTest {
 
@@ -162,6 +164,21 @@ class CometCommandTest {
     void checkFailsWhenARuleFails() throws Exception {
         String json = output(1, "check", neutral().toString(), "--json");
         assertTrue(json.contains("category.missing"), json);
+    }
+
+    /** What build servers read: as many suites as patches, a failure for each rule that is broken in earnest. */
+    @Test
+    void findingsAreWrittenAsJUnitXmlAndTheExitCodeGoesByTheWeight() throws Exception {
+        Path report = folder.resolve("report.xml");
+        output(1, "check", neutral().toString(), "--junit", report.toString());
+        var document = DocumentBuilderFactory.newInstance().newDocumentBuilder().parse(report.toFile());
+        var suite = (Element) document.getElementsByTagName("testsuite").item(0);
+        assertEquals(1, document.getElementsByTagName("testsuite").getLength());
+        assertEquals(Integer.parseInt(suite.getAttribute("failures")), document.getElementsByTagName("failure").getLength());
+        assertTrue(document.getElementsByTagName("failure").getLength() >= 1);
+        assertEquals(Integer.parseInt(suite.getAttribute("tests")), document.getElementsByTagName("testcase").getLength());
+        output(0, "check", neutral().toString(), "--fail-on", "never");
+        output(1, "check", neutral().toString(), "--fail-on", "look");
     }
 
     @Test

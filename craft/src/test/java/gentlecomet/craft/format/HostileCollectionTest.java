@@ -75,7 +75,7 @@ class HostileCollectionTest {
     void aPatternThatCannotBeTakenIsRefused(String pattern, String words) {
         Map<String, byte[]> files = good();
         String index = new String(files.get(CollectionFormat.INDEX), StandardCharsets.UTF_8);
-        files.put(CollectionFormat.INDEX, index.replace(HouseRules.DEFAULT.namePattern(), pattern).getBytes(StandardCharsets.UTF_8));
+        files.put(CollectionFormat.INDEX, index.replace(HouseRules.DEFAULT.namePattern().replace("\\", "\\\\"), pattern).getBytes(StandardCharsets.UTF_8));
         refusedInWords(files, words);
     }
 

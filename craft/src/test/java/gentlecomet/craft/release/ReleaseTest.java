@@ -8,19 +8,43 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gentlecomet.craft.format.CollectionFile;
 import gentlecomet.craft.format.FormatException;
+import gentlecomet.craft.format.MidiFormat;
+import gentlecomet.craft.format.SheetCell;
+import gentlecomet.craft.format.WavFormat;
 import gentlecomet.craft.format.ZipFormat;
+import gentlecomet.craft.measure.Loudness;
 import gentlecomet.craft.measure.Measuring;
 import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.rules.HouseRules;
+import gentlecomet.craft.sample.SamplingPlan;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.performance.Audio;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
 import java.io.StringReader;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import javax.sound.midi.InvalidMidiDataException;
+import javax.sound.midi.MidiSystem;
+import javax.sound.midi.Track;
+import javax.xml.parsers.DocumentBuilderFactory;
 import org.apache.commons.csv.CSVFormat;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.w3c.dom.NodeList;
 
 class ReleaseTest {
 
@@ -38,7 +62,33 @@ class ReleaseTest {
     }
 
     private static byte[] build() {
-        return new ReleaseBuilder().build(new ReleaseContents(COLLECTION, APPROVED, "1.0"), part -> { });
+        return onDisk(new byte[0], file -> {
+            new ReleaseBuilder().build(new ReleaseContents(COLLECTION, APPROVED, "1.0"), file, part -> { });
+            return Files.readAllBytes(file);
+        });
+    }
+
+    private static ReleaseCheck.Report verified(byte[] archive, List<ReleasePatch> approved) {
+        return onDisk(archive, file -> new ReleaseCheck().verify(file, approved, part -> { }));
+    }
+
+    /** What is done with a file that holds some bytes. */
+    private static <T> T onDisk(byte[] content, FileWork<T> work) {
+        try {
+            Path file = Files.createTempFile("release-test", ".zip");
+            try {
+                Files.write(file, content);
+                return work.with(file);
+            } finally {
+                Files.delete(file);
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private interface FileWork<T> {
+        T with(Path file) throws IOException;
     }
 
     @Test
@@ -48,7 +98,7 @@ class ReleaseTest {
 
     @Test
     void theArchiveVerifiesAndReadsBackEqual() {
-        ReleaseCheck.Report report = new ReleaseCheck().verify(ARCHIVE, APPROVED, part -> { });
+        ReleaseCheck.Report report = verified(ARCHIVE, APPROVED);
         assertTrue(report.passed(), report.lines().toString());
         CollectionFile read = ReleaseCheck.read(new java.io.ByteArrayInputStream(ARCHIVE), "kit.zip");
         assertEquals(COLLECTION, read);
@@ -64,13 +114,89 @@ class ReleaseTest {
         assertTrue(csv.contains("\r\n"));
     }
 
+    /** Every format that can be chosen without the browser's engine, read by others than their writers: the JDK's XML, MIDI and SoundFont readers, and this program's reader of recordings. */
+    @Test
+    void chosenFormatsAreReadBackByOthers(@TempDir Path folder) throws Exception {
+        Set<String> wanted = Set.of("page", "pdf", "reel", "midi", "names", "multisamples", "soundfont");
+        assertEquals(wanted, ReleaseBuilder.chosen().stream().map(Exporter::id).collect(Collectors.toSet()));
+        ReleaseContents contents = new ReleaseContents(COLLECTION, APPROVED, "1.0.0", Changes.FIRST, wanted, SamplingPlan.of(12, 2), "");
+        byte[] archive = onDisk(new byte[0], file -> {
+            new ReleaseBuilder().build(contents, file, part -> assertTrue(part >= 0 && part <= 1.0001));
+            return Files.readAllBytes(file);
+        });
+        ReleaseCheck.Report report = verified(archive, APPROVED);
+        assertTrue(report.passed(), report.lines().toString());
+        for (String read : List.of("MIDI files of 2 patches", "SFZ files name", "2 presets", "every name as text")) {
+            assertTrue(report.lines().stream().anyMatch(l -> l.startsWith("ok") && l.contains(read)), read);
+        }
+        Map<String, byte[]> files = ZipFormat.read(archive, "kit.zip");
+        Map<String, byte[]> without = new TreeMap<>(files);
+        without.remove(files.keySet().stream().filter(f -> f.startsWith("samples/a001-low-tide/")).findFirst().orElseThrow());
+        assertTrue(verified(ZipFormat.write(without), APPROVED).lines().stream().anyMatch(l -> l.startsWith("FAULT") && l.contains("SFZ")), "a sample that is missing is told");
+
+        String page = new String(files.get(PageExporter.PATH), StandardCharsets.UTF_8);
+        assertTrue(page.contains("High, &quot;Tide&quot;") && page.contains("<svg") && !page.contains("http://fonts"), "names are text, portraits are in it");
+        try (PDDocument pdf = Loader.loadPDF(files.get(PdfExporter.PATH))) {
+            String text = new PDFTextStripper().getText(pdf);
+            assertTrue(text.contains("Low Tide") && text.contains("High, \"Tide\"") && text.contains("Do as you like") && text.contains("LUFS"), text);
+        }
+        Audio reel = WavFormat.read(files.get(ReelExporter.PATH), ReelExporter.PATH);
+        assertEquals(2 * 5.5 + 0.5, reel.seconds(), 0.01);
+        assertEquals(-23, Loudness.of(reel.part(0, 5 * 48000)).integrated(), 1.5, "the two differ by 6 dB by themselves");
+        assertEquals(Loudness.of(reel.part(0, 5 * 48000)).integrated(), Loudness.of(reel.part((int) (5.5 * 48000), (int) (10.5 * 48000))).integrated(), 0.2);
+        List<String> cues = new String(files.get(ReelExporter.CUES), StandardCharsets.UTF_8).lines().toList();
+        assertEquals("0:05.500,A,7,\"High, \"\"Tide\"\"\"", cues.get(2));
+
+        ReleaseFiles again = new ReleaseFiles(folder);
+        new PdfExporter().export(contents, again, part -> { });
+        assertArrayEquals(files.get(PdfExporter.PATH), again.read(PdfExporter.PATH), "the same catalogue is the same file");
+
+        DocumentBuilderFactory xml = DocumentBuilderFactory.newInstance();
+        xml.setFeature("http://apache.org/xml/features/nonvalidating/load-external-dtd", false);
+        NodeList named = xml.newDocumentBuilder().parse(new ByteArrayInputStream(files.get(NameDocumentExporter.PATH))).getElementsByTagName("Patch");
+        assertEquals(2, named.getLength());
+        assertEquals("High, \"Tide\"", named.item(1).getAttributes().getNamedItem("Name").getNodeValue());
+        assertEquals("6", named.item(1).getAttributes().getNamedItem("ProgramChange").getNodeValue());
+
+        MidiFormat.Read midi = MidiFormat.read(files.get("midi/a007-high-tide.mid"), "high.mid");
+        assertEquals(Phrases.get("line").notes().size(), midi.phrase().notes().size());
+        assertEquals(Phrases.get("line").tempo(), midi.phrase().tempo(), 0.01);
+        assertArrayEquals(new int[] {0xC0, 6}, programChange(files.get("midi/a007-high-tide.mid")));
+
+        String sfz = new String(files.get("samples/a001-low-tide.sfz"), StandardCharsets.UTF_8);
+        List<String> samples = Pattern.compile("sample=(\\S+)").matcher(sfz).results().map(m -> "samples/a001-low-tide/" + m.group(1)).toList();
+        assertEquals(samples.size(), samples.stream().filter(files::containsKey).distinct().count(), "every sample that is named is there");
+        assertEquals(samples.size(), files.keySet().stream().filter(f -> f.startsWith("samples/a001-low-tide/")).count(), "and no other");
+        WavFormat.read(files.get(samples.get(0)), samples.get(0));
+
+        List<String> presets = onDisk(files.get("soundfont/a.sf2"), file -> {
+            try {
+                return Arrays.stream(MidiSystem.getSoundbank(file.toFile()).getInstruments()).map(i -> i.getPatch().getProgram() + " " + i.getName().strip()).toList();
+            } catch (InvalidMidiDataException e) {
+                throw new IllegalStateException(e);
+            }
+        });
+        assertEquals(List.of("0 Low Tide", "6 High, \"Tide\""), presets);
+    }
+
+    private static int[] programChange(byte[] file) throws Exception {
+        Track track = MidiSystem.getSequence(new ByteArrayInputStream(file)).getTracks()[0];
+        for (int i = 0; i < track.size(); i++) {
+            byte[] message = track.get(i).getMessage().getMessage();
+            if ((message[0] & 0xF0) == 0xC0) {
+                return new int[] {message[0] & 0xFF, message[1]};
+            }
+        }
+        return new int[0];
+    }
+
     @Test
     void aChangedFileIsFound() {
         Map<String, byte[]> files = new TreeMap<>(ZipFormat.read(ARCHIVE, "kit.zip"));
         String demo = files.keySet().stream().filter(f -> f.endsWith(".wav")).findFirst().orElseThrow();
         files.get(demo)[500] ^= 1;
         byte[] changed = ZipFormat.write(files);
-        assertFalse(new ReleaseCheck().verify(changed, APPROVED, part -> { }).passed());
+        assertFalse(verified(changed, APPROVED).passed());
         assertTrue(assertThrows(FormatException.class, () -> ReleaseCheck.read(new java.io.ByteArrayInputStream(changed), "kit.zip")).getMessage().contains(demo));
     }
 
@@ -78,7 +204,7 @@ class ReleaseTest {
     void anotherRevisionThanTheApprovedOneIsFound() {
         List<ReleasePatch> other = List.of(new ReleasePatch(0, "A", new CollectionFile.Slot(1, patch("Low Tide", -21)), 4, APPROVED.get(0).measurement()),
                 APPROVED.get(1));
-        ReleaseCheck.Report report = new ReleaseCheck().verify(ARCHIVE, other, part -> { });
+        ReleaseCheck.Report report = verified(ARCHIVE, other);
         assertFalse(report.passed());
         assertTrue(report.lines().stream().anyMatch(l -> l.startsWith("FAULT") && l.contains("revision 4")));
     }
@@ -87,10 +213,11 @@ class ReleaseTest {
     @Test
     void noCellOfTheCatalogueIsAFormula() {
         for (String evil : List.of("=1+1", "+SUM(A1)", "-2+3", "@cmd", "\tx", "\rx")) {
-            assertEquals("'" + evil, CatalogueExporter.harmless(evil));
+            assertEquals("'" + evil, SheetCell.written(evil));
+            assertEquals(evil, SheetCell.read(SheetCell.written(evil)));
         }
         for (String plain : List.of("", "Heron Glass", "2 Hands", "a=b")) {
-            assertEquals(plain, CatalogueExporter.harmless(plain));
+            assertEquals(plain, SheetCell.written(plain));
         }
     }
 }

@@ -1,24 +1,18 @@
 package gentlecomet.studio.release;
 
-import gentlecomet.craft.rules.NameRules;
+import gentlecomet.craft.release.Exporter;
+import gentlecomet.craft.release.ReleaseBuilder;
+import gentlecomet.craft.sample.SamplingPlan;
 import gentlecomet.studio.collection.CollectionRow;
 import gentlecomet.studio.collection.Collections;
-import gentlecomet.studio.collection.NameChecks;
-import gentlecomet.studio.measure.Measures;
-import gentlecomet.studio.measure.PatchLoudness;
-import gentlecomet.studio.measure.SoundView;
 import gentlecomet.studio.page.PageContexts;
 import gentlecomet.studio.page.ProgressStream;
-import gentlecomet.studio.patch.PatchSummary;
-import gentlecomet.studio.patch.Patches;
-import gentlecomet.studio.soundcheck.Soundchecks;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
-import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -33,47 +27,24 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 class ReleaseController {
 
     private static final int LATEST = 4;
+    private static final long SMALL_BYTES = 10_000_000;
 
     private final Collections collections;
-    private final Patches patches;
     private final Releases releases;
-    private final NameChecks names;
-    private final Measures measures;
-    private final Soundchecks soundchecks;
+    private final ReleaseGate gate;
     private final PageContexts contexts;
     private final ProgressStream progress;
 
-    ReleaseController(Collections collections, Patches patches, Releases releases, NameChecks names, Measures measures, Soundchecks soundchecks,
-            PageContexts contexts, ProgressStream progress) {
+    ReleaseController(Collections collections, Releases releases, ReleaseGate gate, PageContexts contexts, ProgressStream progress) {
         this.collections = collections;
-        this.patches = patches;
         this.releases = releases;
-        this.names = names;
-        this.measures = measures;
-        this.soundchecks = soundchecks;
+        this.gate = gate;
         this.contexts = contexts;
         this.progress = progress;
     }
 
-    /**
-     * Whether a patch is ready to ship.
-     *
-     * @param off    distance from the house loudness in LU, empty when it is on target
-     * @param faults of its sound, null while it has not been checked
-     */
-    record ReadyRow(PatchSummary patch, boolean named, boolean levelled, String off, Integer faults) {
-
-        public boolean ready() {
-            return patch.saved() && named && levelled && faults != null && faults == 0;
-        }
-
-        public String ships() {
-            return patch.revision() == 0 ? "no, never saved" : patch.saved() ? "r" + patch.revision() : "r" + patch.revision() + ", without later edits";
-        }
-
-        public String checkText() {
-            return faults == null ? "not checked" : faults == 0 ? "passed" : faults + (faults == 1 ? " fault" : " faults");
-        }
+    /** A format that can be chosen. @param cost about how much it adds, in words @param small whether it is chosen unless somebody says otherwise */
+    record FormatChoice(String id, String text, String cost, boolean small) {
     }
 
     @GetMapping("/collections/{id}/releases")
@@ -97,9 +68,9 @@ class ReleaseController {
     }
 
     @PostMapping("/collections/{id}/releases")
-    String start(@PathVariable long id, @RequestParam String version, Model model) {
-        collections.get(id);
-        releases.start(id, version.strip());
+    String start(@PathVariable long id, @RequestParam String version, @RequestParam(defaultValue = "") String reason, @RequestParam(defaultValue = "") List<String> formats,
+            @RequestParam(defaultValue = "4") int keyStep, @RequestParam(defaultValue = "3") int layers, Model model) {
+        releases.start(id, version, reason, new ReleaseChoice(formats, keyStep, layers));
         return listAlone(id, model);
     }
 
@@ -115,38 +86,53 @@ class ReleaseController {
     }
 
     @GetMapping("/releases/{id}/archive.zip")
-    ResponseEntity<byte[]> download(@PathVariable long id) {
+    void download(@PathVariable long id, HttpServletResponse response) throws IOException {
         ReleaseRow row = releases.get(id);
         CollectionRow collection = collections.get(row.collectionId());
-        byte[] archive = releases.archive(id);
         String name = collection.name().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-") + "-" + row.version() + ".zip";
-        return ResponseEntity.ok().contentType(MediaType.parseMediaType("application/zip"))
-                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name).build().toString()).body(archive);
+        response.setContentType("application/zip");
+        response.setContentLengthLong(row.bytes());
+        response.setHeader(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name).build().toString());
+        releases.archive(id, response.getOutputStream());
+    }
+
+    @PostMapping("/releases/{id}/cancel")
+    String cancel(@PathVariable long id, Model model) {
+        releases.cancel(id);
+        return listAlone(releases.get(id).collectionId(), model);
+    }
+
+    /** Lets the archive go; the report stays. */
+    @PostMapping("/releases/{id}/thin")
+    String thin(@PathVariable long id, Model model) {
+        releases.thin(id);
+        return listAlone(releases.get(id).collectionId(), model);
     }
 
     private CollectionRow fill(long id, Model model) {
         CollectionRow collection = collections.get(id);
-        List<ReadyRow> rows = rows(collection);
+        List<ReleaseGate.ReadyRow> rows = gate.rows(collection);
+        List<ReleaseGate.Obstacle> obstacles = ReleaseGate.obstacles(collection, rows);
+        Releases.Next next = releases.next(id);
         List<ReleaseRow> built = releases.of(id);
         model.addAttribute("collection", collection);
+        int shipping = (int) rows.stream().filter(r -> r.patch().revision() > 0).count();
         model.addAttribute("rows", rows);
-        model.addAttribute("shipping", rows.stream().filter(r -> r.patch().revision() > 0).count());
-        model.addAttribute("ready", rows.stream().filter(ReadyRow::ready).count());
+        model.addAttribute("shipping", shipping);
+        model.addAttribute("formats", ReleaseBuilder.chosen().stream().map(e -> new FormatChoice(e.id(), e.text(), cost(e, shipping), e.bytes(shipping, SamplingPlan.USUAL) < SMALL_BYTES)).toList());
+        model.addAttribute("ready", rows.stream().filter(ReleaseGate.ReadyRow::ready).count());
+        model.addAttribute("obstacles", obstacles);
+        model.addAttribute("blocked", obstacles.stream().anyMatch(ReleaseGate.Obstacle::blocks));
+        model.addAttribute("suggested", next.version());
+        model.addAttribute("changes", next.changes());
         model.addAttribute("releases", built);
         model.addAttribute("building", built.stream().filter(r -> r.state().equals("building")).findFirst().orElse(null));
         return collection;
     }
 
-    private List<ReadyRow> rows(CollectionRow collection) {
-        List<PatchSummary> all = patches.inCollection(collection.id());
-        Map<Long, List<NameRules.RuleViolation>> breaches = names.ofCollection(all, collection.rules());
-        Map<Long, PatchLoudness> loudness = measures.loudness(collection.id(), all, collection.rules());
-        Map<Long, Integer> faults = soundchecks.faults(collection);
-        return all.stream().map(p -> {
-            PatchLoudness l = loudness.get(p.id());
-            boolean levelled = l != null && l.onTarget(collection.rules());
-            return new ReadyRow(p, breaches.get(p.id()).isEmpty(), levelled, levelled || l == null ? "" : SoundView.signed(l.off(collection.rules()), 2),
-                    faults.get(p.id()));
-        }).toList();
+    private static String cost(Exporter exporter, int patches) {
+        double mebibytes = exporter.bytes(patches, SamplingPlan.USUAL) / (double) (1 << 20);
+        double seconds = exporter.seconds(patches, SamplingPlan.USUAL);
+        return (mebibytes < 1 ? "under 1 MiB" : "about " + Math.round(mebibytes) + " MiB") + (seconds < 2 ? "" : seconds < 120 ? ", " + Math.round(seconds) + " s" : ", " + Math.round(seconds / 60) + " min");
     }
 }

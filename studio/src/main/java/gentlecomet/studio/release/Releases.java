@@ -1,10 +1,24 @@
 package gentlecomet.studio.release;
 
+import gentlecomet.craft.release.Changes;
+import gentlecomet.craft.release.Exporter;
+import gentlecomet.craft.release.PlayerExporter;
+import gentlecomet.craft.release.ReleaseBuilder;
+import gentlecomet.craft.release.Version;
+import gentlecomet.craft.sample.SamplingPlan;
+import gentlecomet.studio.collection.BankRow;
+import gentlecomet.studio.collection.CollectionRow;
+import gentlecomet.studio.collection.Collections;
 import gentlecomet.studio.page.MissingException;
 import gentlecomet.studio.page.RefusedException;
 import gentlecomet.studio.patch.Patches;
 import gentlecomet.studio.work.WorkQueue;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
 import java.util.List;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -12,30 +26,83 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Releases {
 
+    private static final int LONGEST_REASON = 500;
+    private static final long LARGEST_SOUNDFONT = 4_000_000_000L;
+
     private final ReleaseStore store;
     private final Patches patches;
     private final WorkQueue queue;
     private final ReleaseTask task;
+    private final EarlierRelease earlier;
+    private final ReleaseGate gate;
+    private final Collections collections;
 
-    Releases(ReleaseStore store, Patches patches, WorkQueue queue, ReleaseTask task) {
+    Releases(ReleaseStore store, Patches patches, WorkQueue queue, ReleaseTask task, EarlierRelease earlier, ReleaseGate gate, Collections collections) {
+        this.earlier = earlier;
+        this.gate = gate;
+        this.collections = collections;
         this.store = store;
         this.patches = patches;
         this.queue = queue;
         this.task = task;
     }
 
-    /** Records a release and asks for its building, both or neither; answers its id. */
+    /** What the next release would be. @param version that follows from what has changed */
+    record Next(Version version, Changes changes) {
+    }
+
+    /**
+     * Records a release and asks for its building, both or neither; answers its id.
+     *
+     * @param choice what it holds beside what every release has
+     * @param reason why it is built although something blocks it; it may be empty where nothing does
+     * @throws RefusedException where the version is none or has been released, nothing has been saved, or something blocks it and no reason is given
+     */
     @Transactional
-    public long start(long collectionId, String version) {
-        if (!version.matches("[0-9A-Za-z][0-9A-Za-z.-]{0,19}")) {
-            throw new RefusedException("A version has up to 20 letters, digits, dots and dashes, for example 1.0.", "version");
+    public long start(long collectionId, String version, String reason, ReleaseChoice choice) {
+        Version wanted = Version.parse(version).orElseThrow(() -> new RefusedException("A version has three numbers and dots between them, as in 1.0.0 or 1.1.0-beta.", "version"));
+        if (reason.strip().length() > LONGEST_REASON) {
+            throw new RefusedException("The reason has up to " + LONGEST_REASON + " characters.", "reason");
+        }
+        if (!ReleaseBuilder.chosen().stream().map(Exporter::id).toList().containsAll(choice.formats())) {
+            throw new RefusedException("One of these formats is not known.", "formats");
         }
         if (!patches.anyRevision(collectionId)) {
             throw new RefusedException("No patch of this collection has been saved yet, so there is nothing to release.");
         }
-        long id = store.start(collectionId, version);
+        SamplingPlan plan = choice.plan();
+        if (choice.formats().contains("soundfont")) {
+            refuseTooLarge(collectionId, plan);
+        }
+        CollectionRow collection = collections.get(collectionId);
+        if (reason.isBlank() && ReleaseGate.obstacles(collection, gate.rows(collection)).stream().anyMatch(ReleaseGate.Obstacle::blocks)) {
+            throw new RefusedException("Something stands against this release. Mend it, or write why it is built anyway; the reason stands in the release.", "reason");
+        }
+        store.hold(collectionId);
+        for (ReleaseRow other : store.of(collectionId)) {
+            if (!other.state().equals("failed") && Version.parse(other.version()).filter(v -> v.compareTo(wanted) == 0).isPresent()) {
+                throw new RefusedException("Version " + wanted + " has been released; what has been released stays as it is. The next would be " + next(collectionId).version() + ".", "version");
+            }
+        }
+        long id = store.start(collectionId, wanted.toString(), reason.strip(), choice);
         queue.ask(task, List.of(new WorkQueue.Item<>(String.valueOf(id), new ReleaseTask.Data(id))));
         return id;
+    }
+
+    /** A bank that no SoundFont can hold is told before hours are spent on it. */
+    private void refuseTooLarge(long collectionId, SamplingPlan plan) {
+        long largest = collections.banks(collectionId).stream().mapToLong(BankRow::patches).max().orElse(0);
+        Exporter soundFont = ReleaseBuilder.chosen().stream().filter(e -> e.id().equals("soundfont")).findFirst().orElseThrow();
+        long bytes = soundFont.bytes((int) largest, plan);
+        if (bytes > LARGEST_SOUNDFONT) {
+            throw new RefusedException("A SoundFont holds at most 4 GB, and one of these banks would have about " + Math.round(bytes / 1e9) + " GB. Sample fewer keys or velocities.", "keyStep");
+        }
+    }
+
+    /** What would change against the highest version that was verified, and the version that follows from it. */
+    Next next(long collectionId) {
+        Changes changes = earlier.changes(store.of(collectionId), patches.latestRevisions(collectionId), p -> null);
+        return new Next(changes.since().isEmpty() ? new Version(1, 0, 0, "") : Version.parse(changes.since()).orElseThrow().next(changes.step()), changes);
     }
 
     /** Releases of a collection, the newest first. */
@@ -51,7 +118,45 @@ public class Releases {
         return store.find(id).orElseThrow(() -> new MissingException("This release is no longer there."));
     }
 
-    public byte[] archive(long id) {
-        return store.archive(id).orElseThrow(() -> new MissingException("This release has no verified archive."));
+    /** Writes the archive of a verified release. @throws MissingException where there is none, or where it was let go */
+    public void archive(long id, OutputStream out) throws IOException {
+        ReleaseRow row = get(id);
+        if (!row.state().equals("verified") || row.thinned()) {
+            throw new MissingException("This release has no archive any more, or never had a verified one.");
+        }
+        try (InputStream in = store.archive(id)) {
+            in.transferTo(out);
+        }
+    }
+
+    /** The player that ships in a release. @throws MissingException where it has none, or no archive */
+    byte[] player(long id) throws IOException {
+        ReleaseRow row = get(id);
+        if (row.state().equals("verified") && !row.thinned()) {
+            try (ZipInputStream zip = new ZipInputStream(store.archive(id))) {
+                for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+                    if (entry.getName().equals(PlayerExporter.PATH)) {
+                        return zip.readAllBytes();
+                    }
+                }
+            }
+        }
+        throw new MissingException("This release has no player, or its archive was let go.");
+    }
+
+    /** Stops the building of a release; one that is finished stays. */
+    @Transactional
+    public void cancel(long id) {
+        get(id);
+        store.finish(id, false, "FAULT: cancelled", "", 0, 0);
+    }
+
+    /** Lets the archive of a release go; its report and its change list stay. */
+    @Transactional
+    public void thin(long id) {
+        if (get(id).state().equals("building")) {
+            throw new RefusedException("This release is still being built.");
+        }
+        store.thin(id);
     }
 }

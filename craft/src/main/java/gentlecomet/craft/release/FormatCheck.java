@@ -1,0 +1,132 @@
+package gentlecomet.craft.release;
+
+import gentlecomet.craft.format.FormatException;
+import gentlecomet.craft.format.MidiFormat;
+import gentlecomet.craft.sample.SoundFontWriter;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Set;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipFile;
+import javax.sound.midi.InvalidMidiDataException;
+import javax.sound.midi.MidiSystem;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
+
+/** Reads the chosen formats of an archive back, each by something that is not its writer. */
+final class FormatCheck {
+
+    private static final Pattern SAMPLE = Pattern.compile(" ?sample=(\\S+)");
+
+    /** One thing that was read. @param good whether it is as it should be */
+    record Line(boolean good, String words) {
+    }
+
+    private final ZipFile zip;
+    private final List<ReleasePatch> approved;
+    private final List<Line> lines = new ArrayList<>();
+
+    private FormatCheck(ZipFile zip, List<ReleasePatch> approved) {
+        this.zip = zip;
+        this.approved = approved;
+    }
+
+    static List<Line> of(ZipFile zip, List<ReleasePatch> approved, List<String> formats) throws IOException {
+        FormatCheck check = new FormatCheck(zip, approved);
+        if (formats.contains("midi")) {
+            check.midi();
+        }
+        if (formats.contains("multisamples")) {
+            check.samples();
+        }
+        if (formats.contains("soundfont")) {
+            check.soundFonts();
+        }
+        if (formats.contains("pdf")) {
+            check.pdf();
+        }
+        return check.lines;
+    }
+
+    private void midi() throws IOException {
+        int notes = 0;
+        List<String> wrong = new ArrayList<>();
+        for (ReleasePatch p : approved) {
+            try {
+                notes += MidiFormat.read(content(MidiExporter.path(p)), MidiExporter.path(p)).phrase().notes().size();
+            } catch (FormatException e) {
+                wrong.add(e.getMessage());
+            }
+        }
+        note(wrong, "MIDI files of " + approved.size() + " patches are read, " + notes + " notes");
+    }
+
+    private void samples() throws IOException {
+        Set<String> there = zip.stream().map(ZipEntry::getName).filter(n -> n.startsWith(MultisampleExporter.FOLDER) && n.endsWith(".wav")).collect(Collectors.toSet());
+        int named = 0;
+        List<String> wrong = new ArrayList<>();
+        for (ZipEntry entry : zip.stream().filter(e -> e.getName().endsWith(".sfz")).toList()) {
+            String text = new String(content(entry.getName()), StandardCharsets.UTF_8);
+            String folder = entry.getName().replace(".sfz", "/");
+            List<String> samples = SAMPLE.matcher(text).results().map(m -> folder + m.group(1)).toList();
+            named += samples.size();
+            samples.stream().filter(s -> !there.contains(s)).forEach(wrong::add);
+        }
+        if (named != there.size()) {
+            wrong.add(there.size() + " samples are there");
+        }
+        note(wrong, "SFZ files name " + named + " samples, each of which is there");
+    }
+
+    private void soundFonts() throws IOException {
+        List<String> wrong = new ArrayList<>();
+        int presets = 0;
+        for (List<ReleasePatch> bank : approved.stream().collect(Collectors.groupingBy(ReleasePatch::bank)).values()) {
+            String path = SoundFontExporter.path(bank.get(0));
+            Path file = Files.createTempFile("release", ".sf2");
+            try (InputStream in = zip.getInputStream(zip.getEntry(path))) {
+                Files.copy(in, file, StandardCopyOption.REPLACE_EXISTING);
+                List<String> read = Arrays.stream(MidiSystem.getSoundbank(file.toFile()).getInstruments()).map(i -> i.getPatch().getProgram() + " " + i.getName().strip()).toList();
+                presets += read.size();
+                bank.stream().map(p -> p.slot().number() - 1 + " " + SoundFontWriter.name(p.slot().patch().name())).filter(p -> !read.contains(p)).forEach(p -> wrong.add(path + " lacks " + p));
+            } catch (InvalidMidiDataException e) {
+                wrong.add(path + ": " + e.getMessage());
+            } finally {
+                Files.delete(file);
+            }
+        }
+        note(wrong, "SoundFonts are loaded by the JDK's synthesizer, " + presets + " presets at their programs");
+    }
+
+    private void pdf() throws IOException {
+        try (PDDocument pdf = Loader.loadPDF(content(PdfExporter.PATH))) {
+            String text = new PDFTextStripper().getText(pdf).replaceAll("\\s+", " ");
+            note(approved.stream().map(p -> p.slot().patch().name().replaceAll("\\s+", " ").strip()).filter(n -> n.chars().allMatch(c -> c < 256) && !text.contains(n)).toList(),
+                    "the PDF has " + pdf.getNumberOfPages() + " pages and every name as text");
+        }
+    }
+
+    private byte[] content(String path) throws IOException {
+        ZipEntry entry = zip.getEntry(path);
+        if (entry == null) {
+            throw new IOException(path + " is not in the archive");
+        }
+        try (InputStream in = zip.getInputStream(entry)) {
+            return in.readAllBytes();
+        }
+    }
+
+    private void note(List<String> wrong, String words) {
+        lines.add(new Line(wrong.isEmpty(), wrong.isEmpty() ? words : words + ", but: " + String.join(", ", wrong.subList(0, Math.min(5, wrong.size())))));
+    }
+}
