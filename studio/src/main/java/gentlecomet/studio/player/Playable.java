@@ -60,7 +60,7 @@ public record Playable(long id, String name, Map<String, Double> values, double[
 
     public static Playable of(PatchRow row, HouseRules rules, Measurement measurement) {
         double matched = measurement == null || measurement.silent() ? 0
-                : rules.targetLufs() - rules.measureOf(row.category()).of(measurement);
+                : rules.targetOf(row.category()) - rules.measureOf(row.category()).of(measurement);
         return of(row.id(), row.patch(), Phrases.get(rules.phraseOf(row.category())),
                 Math.max(-MOST_MATCHING_DB, Math.min(MOST_MATCHING_DB, matched)));
     }
@@ -81,6 +81,11 @@ public record Playable(long id, String name, Map<String, Double> values, double[
         double[] image = PatchImage.of(patch);
         return new Playable(id, patch.name(), values(patch), Arrays.copyOfRange(image, Parameters.COUNT, image.length), PlayablePhrase.of(phrase), matchedDb, macros, zones,
                 patch.recordings().stream().map(f -> new PlayableRecording(f.key(), "/assets/" + f.hash() + "/samples")).distinct().toList(), patch.rides().stream().map(PlayableRide::of).toList());
+    }
+
+    /** The same under another name, its macros without theirs: for who is not to know what is heard. */
+    public Playable unnamed(String otherName) {
+        return new Playable(id, otherName, values, tail, phrase, matchedDb, macros.stream().map(m -> new PlayableMacro(m.parameter(), "", "", "", m.used())).toList(), zones, recordings, rides);
     }
 
     private static Map<String, Double> values(Patch patch) {

@@ -53,6 +53,23 @@ export async function setUpAudition(tempo) {
   }
 }
 
+/** One of the ways to try a sound. @param {string} name id of it */
+export const trial = name => TRIALS.find(t => t.id === name);
+
+/** Lets a loop of drums and bass play, or none. @param {string} name its id, empty for none */
+export function chooseBacking(name) {
+  const place = offer?.backings.findIndex(b => b.id === name) ?? -1;
+  const list = id('player-backing');
+  const wanted = place < 0 ? '' : String(place);
+  if (list.value !== wanted) {
+    list.value = wanted;
+    list.dispatchEvent(new Event('change'));
+  }
+}
+
+/** The loop that is offered first. */
+export const firstBacking = () => offer?.backings[0]?.id ?? '';
+
 /** The phrase that Play is to play, or null for the category's own. */
 export function chosenPhrase() {
   const choice = id('player-choice').value;

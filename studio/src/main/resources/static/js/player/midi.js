@@ -31,7 +31,10 @@ export function take(bytes) {
   if (bytes[0] >= 0xF0) {
     return;
   }
-  player.midi(bytes[0], bytes[1] ?? 0, bytes[2] ?? 0);
+  // A page can take a message as a command of its own; then it plays nothing.
+  if (document.dispatchEvent(new CustomEvent('comet:pad', {cancelable: true, detail: [...bytes]}))) {
+    player.midi(bytes[0], bytes[1] ?? 0, bytes[2] ?? 0);
+  }
   lines.unshift(told(bytes));
   lines.splice(SHOWN);
   document.getElementById('midi-monitor').textContent = lines.join('\n');

@@ -1,13 +1,13 @@
 // The player of the page: one audio thread, whatever page is shown around it.
 import * as engine from '../../engine/engine.js';
 import {masked, onEars} from './mute-solo.js';
-import {MeasuringChain} from './measuring-chain.js';
-import {MonoFold} from './mono-fold.js';
-import {GapWatch, latencyHint, nextBuffer, rememberBuffer} from './output-buffer.js';
-import {ask, say} from '../page/requests.js';
+import {now, on, path, send, stand, stood, tell, wake} from './output.js';
+import {ask} from '../page/requests.js';
 import {fetchMissing, recordings} from './recordings.js';
 import {movedBy, ridesOf} from './rides.js';
 import {imageOf} from '../lib/parameters.js';
+
+export {latency, on, playbackStats, setBuffer, tap, wake} from './output.js';
 
 /**
  * @typedef {{id: number, name: string, image: number[], matchedDb: number,
@@ -17,13 +17,6 @@ import {imageOf} from '../lib/parameters.js';
  *   recordings: Array<{key: number, url: string}>}} Playable
  */
 
-let context = null;
-let node = null;
-/** @type {MeasuringChain|null} */
-let chain = null;
-const fold = new MonoFold();
-let gaps = new GapWatch();
-let starting = null;
 /** @type {Playable|null} */
 let current = null;
 let image = null;
@@ -31,105 +24,38 @@ let releaseVelocity = 64;
 let gainDb = 0;
 /** Gain of the patch itself, without that of a version that is heard in its place. */
 let ownGainDb = 0;
-/** What holds until it is said otherwise, by what it does: a new output is told it again. */
-const standing = new Map();
 let phrasePlaying = false;
 /** The phrase that was started last, as it was told to the audio thread. */
 let lastPhrase = null;
 /** Velocities of the keys of the page that are down. */
 const held = new Map();
 let waiting = null;
+/** What is to begin again with the next output. */
+let again = null;
 const tempoIndex = engine.LivePatch.indexOf('performance.tempo');
-const listeners = {moved: [], patch: [], meters: [], phrase: [], parameter: [], started: [], ears: [], played: [], midi: [], timed: [], rested: [], gone: []};
 
-/** Calls back on "moved" (a hand of this page or of a MIDI input), "patch", "meters", "phrase", "parameter", "started", "ears", "played" (a key went down), "midi" (a message came in), "rested" (a phrase has let go of the wheels) or "timed" (seconds from a key to its first sample). */
-export function on(what, callback) {
-  listeners[what].push(callback);
-}
-
-function tell(what, value) {
-  listeners[what].forEach(callback => callback(value));
-}
-
-/** Starts the audio thread; browsers allow that from a click or a key only. @returns {Promise<void>} */
-export function wake() {
-  if (context?.state === 'running' && node) {
-    return Promise.resolve();
+on('changing', () => {
+  again = {phrase: phrasePlaying ? lastPhrase : null};
+});
+// A phrase ended by itself, or with its output.
+on('ended', () => {
+  phrasePlaying = false;
+  tell('phrase', false);
+});
+// An output that knows nothing yet is told what is in hand; what was playing begins again.
+on('fresh', () => {
+  recordings().forEach(recording => send({do: 'provide', ...recording}));
+  if (image) {
+    send({do: 'load', image: toHear(), gain: gain()});
   }
-  starting ??= start().catch(error => {
-    say('Sound could not be started in this browser: ' + error.message);
-    throw error;
-  }).finally(() => { starting = null; });
-  return starting;
-}
-
-async function start() {
-  if (!context) {
-    context = new AudioContext({sampleRate: 48000, latencyHint: latencyHint()});
-    const device = context;
-    device.onstatechange = () => device === context && tell('started', device.state === 'running');
-    device.onerror = () => {
-      say('The audio device has gone. Connect one and press a key: sound begins again, and nothing of the patch is lost.', {key: 'device'});
-      context = null;
-      node = null;
-      phrasePlaying = false;
-      tell('phrase', false);
-      tell('started', false);
-    };
-  }
-  await context.resume();
-  if (!node) {
-    await context.audioWorklet.addModule(new URL('./worklet.js', import.meta.url));
-    node = new AudioWorkletNode(context, 'comet', {numberOfInputs: 0, numberOfOutputs: 2, outputChannelCount: [2, 2]});
-    node.onprocessorerror = () => say('The audio thread stopped. Load the page again to hear sound.');
-    chain = new MeasuringChain(context, node);
-    fold.connect(context, node);
-    node.port.onmessage = ({data}) => {
-      if (!context) {
-        return;
-      }
-      if (data.ended) {
-        phrasePlaying = false;
-        tell('phrase', false);
-        if (data.moved) {
-          tell('rested', null);
-        }
-      } else if (data.keySeconds !== undefined) {
-        tell('timed', data.keySeconds);
-      } else {
-        tell('meters', data);
-        lookForGaps(data.voices > 0);
-      }
-    };
-    recordings().forEach(recording => send({do: 'provide', ...recording}));
-    if (image) {
-      send({do: 'load', image: toHear(), gain: gain()});
+  if (image && again) {
+    held.forEach((velocity, key) => send({do: 'on', key, velocity, at: now()}));
+    if (again.phrase) {
+      send(again.phrase);
     }
-    standing.forEach(message => send(message));
+    again = null;
   }
-  tell('started', true);
-}
-
-/** Longer buffers when the sound has gaps that one hears: said once, and remembered. */
-function lookForGaps(sounding) {
-  const longer = nextBuffer();
-  if (!sounding) {
-    gaps.pause();
-  } else if (longer && gaps.look(performance.now() / 1000, context.currentTime, playbackStats()?.underrunEvents)) {
-    setBuffer(longer[0]).then(() => say(`The sound had gaps, so its buffer is longer from now on: ${longer[0]}, ${longer[1] * 1000} ms. The sheet "Hands" has the choice.`,
-      {key: 'buffer', calm: true})).catch(() => {});
-  }
-}
-
-function send(message) {
-  node?.port.postMessage(message);
-}
-
-/** Says what holds from now on, also to an output that comes later. */
-function stand(message) {
-  standing.set(message.do, message);
-  send(message);
-}
+});
 
 function gain() {
   return Math.pow(10, gainDb / 20);
@@ -170,16 +96,17 @@ export function hearInstead(version, matchedDb = null) {
   send({do: 'gain', gain: gain()});
 }
 
-/** What measures the output, null before sound has started. @returns {MeasuringChain|null} */
-export function tap() {
-  return chain;
-}
-
 /** Folds the output down to one channel, for listening only. @param {boolean} on */
-export const hearMono = on => fold.set(on);
+export const hearMono = on => path.fold(on);
 
 /** Whether the output is folded down to one channel. */
-export const hearsMono = () => fold.on;
+export const hearsMono = () => path.mono;
+
+/** Hears as from a small loudspeaker, for listening only. @param {boolean} on */
+export const hearSmall = on => path.shrink(on);
+
+/** Whether it is heard as from a small loudspeaker. */
+export const hearsSmall = () => path.small;
 
 /** The patch in hand has another name now. */
 export function rename(name) {
@@ -206,33 +133,8 @@ export function setShadow(saved) {
 
 /** Whether the last save is played beside the patch. */
 export function shadowed() {
-  return Boolean(standing.get('shadow')?.image);
+  return Boolean(stood('shadow')?.image);
 }
-
-/** Takes an output with other buffers; the phrase and the keys that are down begin again with it. @param {string} name one of the buffers of output-buffer.js */
-export async function setBuffer(name) {
-  rememberBuffer(name);
-  const old = context;
-  const phrase = phrasePlaying ? lastPhrase : null;
-  context = null;
-  node = null;
-  starting = null;
-  gaps = new GapWatch();
-  await old?.close();
-  await wake();
-  held.forEach((velocity, key) => send({do: 'on', key, velocity, at: context.currentTime}));
-  if (phrase) {
-    send(phrase);
-  }
-}
-
-/** What the browser counts of its own output: underruns since the start, or undefined where it does not. */
-export function playbackStats() {
-  return context?.playbackStats;
-}
-
-/** Seconds from the engine to the loudspeaker as the browser tells them. */
-export const latency = () => context ? (context.baseLatency ?? 0) + (context.outputLatency ?? 0) : 0;
 
 /** Whether a phrase runs. */
 export const phraseRuns = () => phrasePlaying;
@@ -294,7 +196,7 @@ export function setParameter(index, value, edited) {
 export function noteOn(key, velocity) {
   tell('played', {key, velocity});
   held.set(key, velocity);
-  wake().then(() => send({do: 'on', key, velocity, at: context.currentTime}));
+  wake().then(() => send({do: 'on', key, velocity, at: now()}));
 }
 
 export function noteOff(key) {
@@ -378,15 +280,15 @@ export async function togglePhrase(tempo, chosen = null, repeats = false) {
   await startPhrase(tempo, chosen, repeats);
 }
 
-/** @param {number} [tempo] @param {{notes: number[][], beats: number, tempo: number}|null} [chosen] in place of the category's phrase @param {boolean} [repeats] */
-export async function startPhrase(tempo, chosen = null, repeats = false) {
+/** @param {number} [tempo] @param {{notes: number[][], beats: number, tempo: number}|null} [chosen] in place of the category's phrase @param {boolean} [repeats] @param {number} [from] beat to begin at */
+export async function startPhrase(tempo, chosen = null, repeats = false, from = 0) {
   if (!current) {
     return;
   }
   await wake();
   const phrase = chosen ?? current.phrase;
   phrasePlaying = true;
-  lastPhrase = {do: 'phrase', rides: ridesOf(current, phrase, image), notes: phrase.notes, moves: phrase.moves, tempoChanges: phrase.tempoChanges, beats: phrase.beats, tempo: tempo || phrase.tempo, repeats,
+  lastPhrase = {do: 'phrase', at: now(), from, rides: ridesOf(current, phrase, image), notes: phrase.notes, moves: phrase.moves, tempoChanges: phrase.tempoChanges, beats: phrase.beats, tempo: tempo || phrase.tempo, repeats,
     tempoIndex, ownTempo: image[tempoIndex]};
   send(lastPhrase);
   tell('phrase', true);
@@ -400,6 +302,23 @@ export function backing(loop) {
 /** What plays beside the patch, of another patch; a new output is told it again. @param {object} message without notes it ends */
 export function beside(message) {
   stand({do: 'company', ...message});
+}
+
+/**
+ * Plays another sound beside the patch, unheard until it is switched to. It joins with the next note, so it is set before a phrase begins.
+ * @param {Playable|null} other null for none @param {number} gainDb at which it is heard
+ */
+export async function setRival(other, gainDb = 0) {
+  if (other) {
+    await wake();
+    await provideFor(other);
+  }
+  stand({do: 'rival', image: other ? imageOf(other) : null, gain: Math.pow(10, gainDb / 20)});
+}
+
+/** Hears the rival in place of the patch, or the patch again, without a gap. @param {boolean} on */
+export function hearRival(on) {
+  send({do: 'switch', rival: on, at: now()});
 }
 
 /** Gain that brings another patch as loud as the one in focus is heard. @param {number} matchedDb */

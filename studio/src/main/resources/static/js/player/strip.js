@@ -13,7 +13,7 @@ const WHITE_ROW = {KeyA: 0, KeyW: 1, KeyS: 2, KeyE: 3, KeyD: 4, KeyF: 5, KeyT: 6
   KeyO: 13, KeyL: 14, KeyP: 15, Semicolon: 16};
 const FLOOR_DB = -60;
 /** Pages on which one patch is in hand, and how high a window the strip begins full there: it leaves the stages of the bench whole. On pages of lists it begins slim. */
-const FULL_FROM = {bench: 900, listening: 560};
+const FULL_FROM = {bench: 900, listening: 900};
 let page = '';
 
 let octave = 48;
@@ -141,6 +141,9 @@ function shift(by) {
   octave = Math.min(96, Math.max(12, octave + 12 * by));
   id('player-octave').textContent = keyName(octave);
 }
+
+/** Whether letters of the computer's keyboard play notes. */
+export const playsNotes = () => noteMode;
 
 function keyDown(e) {
   if (e.ctrlKey || e.metaKey || e.altKey || e.target.closest('input:not([type=range]), textarea, select, dialog')) {

@@ -1,8 +1,8 @@
 // The audio thread: plays the engine, and the notes of a phrase on time.
 import * as engine from '../../engine/engine.js';
-import {Arpeggio, Loop} from './sequences.js';
+import {BLOCK, Beside, Rival} from './beside.js';
+import {Arpeggio} from './sequences.js';
 
-const BLOCK = 128;
 const REPORT_SECONDS = 1 / 30;
 /** What is played, by whatever hands; the last save hears it too. */
 const PLAYED = new Set(['midi', 'midiChannels', 'midiGone', 'on', 'off', 'pedal', 'wheel', 'touch', 'keyTouch', 'breath', 'expression', 'bend']);
@@ -25,54 +25,6 @@ function placeAt(points, beat) {
   return points.at(-1);
 }
 
-/** A loop on an engine of its own beside the patch: drums and bass, or another patch. */
-class Beside {
-  constructor() {
-    /** -1 while there never was one. */
-    this.handle = -1;
-    this.on = false;
-    this.left = new Float32Array(BLOCK);
-    this.right = new Float32Array(BLOCK);
-  }
-
-  /** Begins a loop, or ends it where there are no notes. @param {object[]} provided recordings that it may need */
-  set({image, notes, beats, tempo, gain}, provided) {
-    this.on = Boolean(notes);
-    if (!this.on) {
-      if (this.handle >= 0) {
-        engine.panic(this.handle);
-      }
-      return;
-    }
-    if (this.handle < 0) {
-      this.handle = engine.create(sampleRate);
-      provided.forEach(r => engine.provide(this.handle, r.key, r.left, r.right, r.rate));
-    }
-    engine.load(this.handle, image);
-    engine.setGain(this.handle, gain);
-    this.loop = new Loop(notes, beats, tempo);
-  }
-
-  restart() {
-    if (this.on) {
-      engine.panic(this.handle);
-      this.loop.restart();
-    }
-  }
-
-  add(left, right) {
-    if (!this.on) {
-      return;
-    }
-    this.loop.advance(BLOCK, (key, velocity) => velocity > 0 ? engine.noteOn(this.handle, key, velocity) : engine.noteOff(this.handle, key, 64));
-    engine.render(this.handle, this.left, this.right, 0, BLOCK);
-    for (let i = 0; i < BLOCK; i++) {
-      left[i] = Math.max(-1, Math.min(1, left[i] + this.left[i]));
-      right[i] = Math.max(-1, Math.min(1, right[i] + this.right[i]));
-    }
-  }
-}
-
 class CometProcessor extends AudioWorkletProcessor {
   constructor() {
     super();
@@ -93,6 +45,7 @@ class CometProcessor extends AudioWorkletProcessor {
     this.backing = new Beside();
     this.arp = null;
     this.company = new Beside();
+    this.rival = new Rival();
     /** Hands that somebody has taken over from the ride. */
     this.taken = new Set();
     this.macrosBack = [];
@@ -106,8 +59,8 @@ class CometProcessor extends AudioWorkletProcessor {
   }
 
   take(m) {
-    if (this.shadowOn && PLAYED.has(m.do)) {
-      this.play(this.shadow, m);
+    if (PLAYED.has(m.do)) {
+      this.along().forEach(e => this.play(e, m));
     }
     if (m.do === 'on' && this.quiet && m.at !== undefined) {
       this.pressedAt = m.at;
@@ -131,6 +84,8 @@ class CometProcessor extends AudioWorkletProcessor {
       case 'phrase': this.startPhrase(m); break;
       case 'stop': this.stopPhrase(); break;
       case 'takeOver': this.taken.add(m.hand); break;
+      case 'rival': this.rival.set(m, this.provided); break;
+      case 'switch': this.rival.switch(m); break;
       case 'company': this.company.set(m, this.provided); break;
     }
   }
@@ -179,16 +134,25 @@ class CometProcessor extends AudioWorkletProcessor {
     }
   }
 
-  both(act) {
+  /** The patch and who plays along with it. */
+  all(act) {
     act(this.handle);
     if (this.shadow >= 0) {
       act(this.shadow);
     }
+    if (this.rival.handle >= 0) {
+      act(this.rival.handle);
+    }
+  }
+
+  /** Who plays along now. */
+  along() {
+    return [...(this.shadowOn ? [this.shadow] : []), ...(this.rival.on ? [this.rival.handle] : [])];
   }
 
   /** Whoever plays recordings. */
   engines() {
-    return [this.handle, this.shadow, this.company.handle].filter(e => e >= 0);
+    return [this.handle, this.shadow, this.rival.handle, this.company.handle].filter(e => e >= 0);
   }
 
   setShadow(image) {
@@ -203,17 +167,18 @@ class CometProcessor extends AudioWorkletProcessor {
   }
 
   setArp(pattern, beats, tempo) {
-    this.both(e => engine.panic(e));
+    this.all(e => engine.panic(e));
     this.arp = pattern === 'off' ? null : new Arpeggio(pattern, beats * 60 / tempo * sampleRate,
-      (key, velocity) => this.both(e => velocity > 0 ? engine.noteOn(e, key, velocity) : engine.noteOff(e, key, 64)));
+      (key, velocity) => this.all(e => velocity > 0 ? engine.noteOn(e, key, velocity) : engine.noteOff(e, key, 64)));
   }
 
   /**
    * Notes are key, velocity, start and length in beats, release velocity; moves are a start in beats and a MIDI message; changes of tempo are
    * a start in beats and a ratio. At the same frame keys go up, then hands move, then keys go down, as on the server.
    */
-  startPhrase({notes, moves = [], tempoChanges = [], rides = [], tempo, beats, repeats, tempoIndex, ownTempo}) {
+  startPhrase({at, from = 0, notes, moves = [], tempoChanges = [], rides = [], tempo, beats, repeats, tempoIndex, ownTempo}) {
     this.stopPhrase();
+    this.pressedAt = at ?? null;
     const frames = beats => Math.round(beats * 60 / tempo * sampleRate);
     this.repeats = Boolean(repeats);
     this.phraseLength = frames(beats);
@@ -230,10 +195,13 @@ class CometProcessor extends AudioWorkletProcessor {
       ...rides.flatMap(ride => this.rideEvents(ride, beats)),
       ...tempoChanges.map(([start, ratio]) => ({frame: frames(start), turn: 1, place: -1, act: e => engine.setParameter(e, tempoIndex, tempo * ratio)}))];
     this.events.sort((a, b) => a.frame - b.frame || a.turn - b.turn || a.place - b.place);
-    this.nextEvent = 0;
-    this.phraseFrame = 0;
+    this.phraseFrame = frames(from);
+    this.nextEvent = this.events.findIndex(e => e.frame >= this.phraseFrame && (e.key === undefined || e.turn === 2));
     this.playing = true;
     this.company.restart();
+    if (this.nextEvent < 0) {
+      this.stopPhrase();
+    }
   }
 
   /** Steps of a hand along its ride, as the server renders them. @param {{hand: string, index: number, points: number[]}} ride */
@@ -258,7 +226,7 @@ class CometProcessor extends AudioWorkletProcessor {
       this.playing = false;
       for (const {key} of this.events) {
         if (key !== undefined) {
-          this.both(e => engine.noteOff(e, key, 64));
+          this.all(e => engine.noteOff(e, key, 64));
         }
       }
       this.phraseEnded();
@@ -268,12 +236,12 @@ class CometProcessor extends AudioWorkletProcessor {
   /** Wheels and pedals that the phrase has moved go back to rest (MIDI 1.0, Reset All Controllers), and its tempo to the patch's. */
   phraseEnded() {
     if (this.moving) {
-      this.both(e => engine.midi(e, 0xB0, 121, 0));
+      this.all(e => engine.midi(e, 0xB0, 121, 0));
     }
     if (this.tempoBack) {
-      this.both(this.tempoBack);
+      this.all(this.tempoBack);
     }
-    this.macrosBack.forEach(back => this.both(back));
+    this.macrosBack.forEach(back => this.all(back));
     this.port.postMessage({ended: true, moved: this.moving});
   }
 
@@ -284,7 +252,7 @@ class CometProcessor extends AudioWorkletProcessor {
       let frames = BLOCK - done;
       if (this.playing) {
         while (this.nextEvent < this.events.length && this.events[this.nextEvent].frame <= this.phraseFrame) {
-          this.both(this.events[this.nextEvent++].act);
+          this.all(this.events[this.nextEvent++].act);
         }
         if (this.nextEvent >= this.events.length) {
           if (this.repeats) {
@@ -306,8 +274,13 @@ class CometProcessor extends AudioWorkletProcessor {
       if (this.shadowOn) {
         engine.render(this.shadow, outputs[1][0], outputs[1][1], done, frames);
       }
+      this.rival.render(done, frames);
       done += frames;
       this.phraseFrame += frames;
+    }
+    const switchSeconds = this.rival.mix(left, right);
+    if (switchSeconds !== null) {
+      this.port.postMessage({switchSeconds});
     }
     this.backing.add(left, right);
     this.company.add(left, right);

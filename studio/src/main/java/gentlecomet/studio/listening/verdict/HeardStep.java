@@ -1,4 +1,4 @@
-package gentlecomet.studio.listening;
+package gentlecomet.studio.listening.verdict;
 
 import gentlecomet.studio.collection.BankRow;
 import gentlecomet.studio.collection.CollectionRow;
@@ -10,14 +10,14 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
-/** Heard in its present state, and kept. */
+/** Heard as it sounds now, and kept. */
 @Component
 class HeardStep implements ReadinessStep {
 
-    private final Rounds rounds;
+    private final Verdicts verdicts;
 
-    HeardStep(Rounds rounds) {
-        this.rounds = rounds;
+    HeardStep(Verdicts verdicts) {
+        this.verdicts = verdicts;
     }
 
     @Override
@@ -37,7 +37,6 @@ class HeardStep implements ReadinessStep {
 
     @Override
     public Set<Long> passed(CollectionRow collection, List<PatchSummary> all) {
-        return rounds.standingInCollection(all, collection.id()).entrySet().stream().filter(e -> e.getValue().equals("keep")).map(Map.Entry::getKey)
-                .collect(Collectors.toSet());
+        return verdicts.standingInCollection(collection.id()).entrySet().stream().filter(e -> e.getValue().equals("keep")).map(Map.Entry::getKey).collect(Collectors.toSet());
     }
 }
