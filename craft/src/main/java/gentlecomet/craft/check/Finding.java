@@ -10,9 +10,10 @@ import java.util.Map;
  * @param message  what was found and what is expected, in one or two sentences
  * @param numbers  the evidence: name to value with unit, in a fixed order of the names
  * @param place    id of the parameter to open, or empty
- * @param clip     notes to hear it by, in the notation of the command line; empty when there is nothing to hear
+ * @param clip     notes to hear it by, in the notation of clips; empty when there is nothing to hear
+ * @param picture  of the evidence, or null
  */
-public record Finding(String rule, Severity severity, String message, Map<String, String> numbers, String place, String clip) {
+public record Finding(String rule, Severity severity, String message, Map<String, String> numbers, String place, String clip, Picture picture) {
 
     /** How bad a finding is. */
     public enum Severity {
@@ -20,6 +21,11 @@ public record Finding(String rule, Severity severity, String message, Map<String
         FAULT,
         /** To be looked at. */
         WARNING
+    }
+
+    /** What tells a finding from others of the same patch, however its numbers change: rule and place. */
+    public String key() {
+        return rule + " " + place;
     }
 
     /** Rule family: the part of the id before the dot. */

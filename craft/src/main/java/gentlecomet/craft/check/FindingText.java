@@ -25,4 +25,32 @@ public final class FindingText {
     public static String difference(double value) {
         return value <= Loudness.SILENT ? "none" : String.format(Locale.ROOT, "%.1f dB", value);
     }
+
+    public static String db(double value) {
+        return String.format(Locale.ROOT, "%.1f dB", value);
+    }
+
+    public static String lu(double value) {
+        return String.format(Locale.ROOT, "%.1f LU", value);
+    }
+
+    public static String cents(double value) {
+        return String.format(Locale.ROOT, "%+.1f ct", value);
+    }
+
+    public static String octaves(double value) {
+        return String.format(Locale.ROOT, "%.2f oct", value);
+    }
+
+    public static String hz(double value) {
+        return String.format(Locale.ROOT, "%.0f Hz", value);
+    }
+
+    public static String percent(double value) {
+        return String.format(Locale.ROOT, value < 1 ? "%.2f %%" : "%.0f %%", value);
+    }
+
+    public static String plain(double value) {
+        return String.format(Locale.ROOT, "%.2f", value);
+    }
 }

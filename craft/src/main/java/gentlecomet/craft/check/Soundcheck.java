@@ -1,13 +1,12 @@
 package gentlecomet.craft.check;
 
 import gentlecomet.craft.check.Finding.Severity;
-import gentlecomet.craft.measure.Measurement;
-import gentlecomet.craft.measure.Measuring;
+import gentlecomet.craft.probe.Probes;
+import gentlecomet.craft.probe.Probing;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.craft.rules.NameRules;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.performance.Phrase;
-import gentlecomet.sound.performance.Rendering;
 import gentlecomet.sound.source.Recordings;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -18,7 +17,7 @@ import java.util.Map;
 public final class Soundcheck {
 
     private final HouseRules rules;
-    private final Rendering rendering;
+    private final Probing probing;
 
     /** For patches without recordings. */
     public Soundcheck(HouseRules rules) {
@@ -27,25 +26,25 @@ public final class Soundcheck {
 
     public Soundcheck(HouseRules rules, Recordings recordings) {
         this.rules = rules;
-        rendering = new Rendering(Measuring.RATE, recordings);
+        probing = new Probing(recordings);
     }
 
-    /** Every finding of a patch; the sound tests render about twenty seconds of sound. */
-    public List<Finding> check(Patch patch, Measurement measurement, Phrase phrase, Collection<String> otherNames) {
+    /** Every finding of a patch; two minutes of sound are rendered. */
+    public List<Finding> check(Patch patch, Phrase phrase, Collection<String> otherNames) {
         List<Finding> findings = new ArrayList<>(names(patch, otherNames));
-        findings.addAll(sound(patch, measurement, phrase));
+        findings.addAll(judge(patch, probing.probe(patch, phrase), rules));
         return findings;
     }
 
-    /** Rules about name and category alone. */
+    /** Rules about name, category and tags alone. */
     public List<Finding> names(Patch patch, Collection<String> otherNames) {
         return new NameRules(rules).check(patch.naming(), otherNames).stream()
-                .map(b -> new Finding(b.rule(), Severity.FAULT, b.message(), Map.of(), "", "")).toList();
+                .map(b -> new Finding(b.rule(), Severity.FAULT, b.message(), Map.of(), "", "", null)).toList();
     }
 
-    /** Rules about the sound; what they say depends on the sound, the category and the house rules only. */
-    public List<Finding> sound(Patch patch, Measurement measurement, Phrase phrase) {
-        Subject subject = new Subject(patch, measurement, phrase, rules, rendering);
-        return SoundcheckRules.ALL.stream().filter(rule -> !measurement.silent() || rule.ofSilence()).flatMap(rule -> rule.check(subject).stream()).toList();
+    /** Rules about the sound, of what has been probed: renders nothing. What they say depends on the sound, the category and the house rules only. */
+    public static List<Finding> judge(Patch patch, Probes probes, HouseRules house) {
+        Subject subject = new Subject(patch, probes, house);
+        return SoundcheckRules.ALL.stream().flatMap(rule -> rule.findings(subject).stream()).toList();
     }
 }

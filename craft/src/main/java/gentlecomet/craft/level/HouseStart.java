@@ -31,6 +31,10 @@ public final class HouseStart {
                 patch = patch.withValue(Parameters.at(PatchParameters.MACRO + m), rules.macroDefault(m));
             }
         }
+        double bend = rules.conventions().bendRange();
+        if (bend > 0) {
+            patch = patch.withValue(Parameters.at(PatchParameters.BEND_UP), bend).withValue(Parameters.at(PatchParameters.BEND_DOWN), bend);
+        }
         return Levelling.apply(patch, Levelling.propose(patch, new Measuring().measure(patch, Phrases.get(rules.phraseOf(category))), rules));
     }
 }

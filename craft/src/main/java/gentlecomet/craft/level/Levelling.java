@@ -38,7 +38,7 @@ public final class Levelling {
             return new Proposal(present, 0, measurement.integratedLufs(), 0, "The patch is silent, so there is nothing to level.");
         }
         double loudness = rules.measureOf(category).of(measurement);
-        double wanted = rules.targetLufs() - loudness;
+        double wanted = rules.targetOf(category) - loudness;
         double room = rules.ceilingDbtp() - measurement.truePeakDbtp();
         double allowed = Math.min(wanted, room);
         double trim = Math.rint(TRIM.clamp(present + allowed) * 100) / 100;

@@ -9,6 +9,7 @@ import gentlecomet.sound.performance.Note;
 import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.performance.Rendering;
 import gentlecomet.sound.source.Recordings;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 
@@ -21,6 +22,7 @@ public final class Measuring {
     public static final double LONGEST_TAIL = 25;
 
     private static final int PROBE_VELOCITY = 100;
+    private static final double FINGERPRINT_TAIL = 0.5;
     /** A pitch that is nearer to its key needs no second look. */
     private static final double SURE_CENTS = 5;
 
@@ -56,6 +58,19 @@ public final class Measuring {
         return new Measurement(loudness.integrated(), loudness.momentaryMax(), loudness.shortTermMax(), loudness.range(),
                 TruePeak.db(played), key, cents, attack,
                 Math.max(0, end - 1), probe.endless(), end, timbre.brightnessHz(), timbre.noisiness(), timbre.sideToMid());
+    }
+
+    /** What the patch sounds like at its probe key and an octave to each side, as far as these keys sound. */
+    public Fingerprint fingerprint(Patch patch) {
+        double[] image = PatchImage.of(patch);
+        int key = probeKey(patch);
+        List<Audio> notes = new ArrayList<>();
+        for (int octave = -1; octave <= 1; octave++) {
+            int at = key + 12 * octave;
+            int heard = at >= 0 && at <= 127 && sounds(patch, at, PROBE_VELOCITY) ? at : key;
+            notes.add(rendering.render(image, Phrase.single(heard, PROBE_VELOCITY, 1), FINGERPRINT_TAIL, Rendering.ControllerState.AT_REST).audio());
+        }
+        return Fingerprint.of(notes);
     }
 
     /** Voices of a unison that begin at random pull the pitch of one strike to a side; of three strikes, each with its own beginnings, the middle one counts. */

@@ -3,6 +3,7 @@ package gentlecomet.craft.level;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
 import gentlecomet.craft.check.Finding;
+import gentlecomet.craft.check.SketchedProbes;
 import gentlecomet.craft.check.Soundcheck;
 import gentlecomet.craft.measure.Measuring;
 import gentlecomet.craft.phrase.Phrases;
@@ -10,6 +11,7 @@ import gentlecomet.craft.rules.Category;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.performance.Phrase;
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -30,7 +32,9 @@ class HouseStartTest {
         Patch start = HouseStart.of(category, HOUSE);
         assertEquals(category, start.naming().category());
         Phrase phrase = Phrases.get(HOUSE.phraseOf(category));
-        List<String> found = new Soundcheck(HOUSE).check(start, new Measuring().measure(start, phrase), phrase, List.of()).stream()
+        List<Finding> all = new ArrayList<>(Soundcheck.judge(start, SketchedProbes.of(new Measuring().measure(start, phrase)), HOUSE));
+        all.addAll(new Soundcheck(HOUSE).names(start, List.of()));
+        List<String> found = all.stream()
                 .filter(f -> List.of("level.loudness", "level.ceiling", "macro.order", "macro.default", "macro.unnamed").contains(f.rule()) || f.rule().startsWith("name.")
                         || f.rule().startsWith("category.")).map(Finding::message).toList();
         assertEquals(List.of(), found);

@@ -15,7 +15,7 @@ import org.springframework.stereotype.Repository;
 class MeasureStore {
 
     /** Engine, analysis and phrases together: what was made by others is not found. */
-    private static final String MADE_BY = Analysis.VERSION;
+    private static final String MADE_BY = Analysis.MEASURES;
     private static final String OF_PATCHES = """
             from patch p join edit e on e.patch_id = p.id and e.number = p.cursor join bank b on b.id = p.bank_id
             join measurement m on m.sound_hash = e.sound_hash and m.engine_version = :madeBy""";
@@ -53,6 +53,12 @@ class MeasureStore {
     /** Measurements of a bank's patches. */
     List<Measured<Measurement>> ofBank(long bankId) {
         return jdbc.sql("select p.id, m.phrase, m.content " + OF_PATCHES + " where p.bank_id = :bank").param("madeBy", MADE_BY).param("bank", bankId)
+                .query((rs, n) -> new Measured<>(rs.getLong("id"), rs.getString("phrase"), Json.read(rs.getString("content"), Measurement.class))).list();
+    }
+
+    /** Measurements of a collection's patches. */
+    List<Measured<Measurement>> ofCollection(long collectionId) {
+        return jdbc.sql("select p.id, m.phrase, m.content " + OF_PATCHES + " where b.collection_id = :collection").param("madeBy", MADE_BY).param("collection", collectionId)
                 .query((rs, n) -> new Measured<>(rs.getLong("id"), rs.getString("phrase"), Json.read(rs.getString("content"), Measurement.class))).list();
     }
 

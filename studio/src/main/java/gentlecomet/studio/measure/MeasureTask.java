@@ -4,8 +4,10 @@ import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.craft.measure.Measurement;
 import gentlecomet.craft.measure.Measuring;
 import gentlecomet.craft.phrase.Phrases;
+import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.asset.Assets;
 import gentlecomet.studio.work.BackgroundTask;
+import java.util.List;
 import org.springframework.stereotype.Component;
 
 /** Measures one sound and keeps what was measured. */
@@ -13,10 +15,12 @@ import org.springframework.stereotype.Component;
 class MeasureTask implements BackgroundTask<MeasureTask.Data> {
 
     private final MeasureStore store;
+    private final FingerprintStore fingerprints;
     private final Assets assets;
 
-    MeasureTask(MeasureStore store, Assets assets) {
+    MeasureTask(MeasureStore store, FingerprintStore fingerprints, Assets assets) {
         this.store = store;
+        this.fingerprints = fingerprints;
         this.assets = assets;
     }
 
@@ -50,7 +54,12 @@ class MeasureTask implements BackgroundTask<MeasureTask.Data> {
     /** Measures, unless it is known already. */
     Measurement measure(Data data) {
         return store.find(data.soundHash(), data.phrase()).orElseGet(() -> {
-            Measurement made = new Measuring(assets).measure(PatchFormat.read(data.patch(), "work"), Phrases.get(data.phrase()));
+            Patch patch = PatchFormat.read(data.patch(), "work");
+            Measuring measuring = new Measuring(assets);
+            Measurement made = measuring.measure(patch, Phrases.get(data.phrase()));
+            if (fingerprints.find(List.of(data.soundHash())).isEmpty()) {
+                fingerprints.save(data.soundHash(), measuring.fingerprint(patch));
+            }
             store.save(data.soundHash(), data.phrase(), made);
             return made;
         });

@@ -9,7 +9,6 @@ import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.patch.PatchRow;
 import gentlecomet.studio.patch.PatchSummary;
 import gentlecomet.studio.patch.Patches;
-import gentlecomet.studio.work.InteractiveWork;
 import gentlecomet.studio.work.Standing;
 import gentlecomet.studio.work.WorkQueue;
 import java.util.HashMap;
@@ -20,7 +19,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Service;
 
 /** What is known about patches by measuring, and the work that finds out what is not. Looking asks for nothing; {@code ask} does. */
@@ -31,14 +29,12 @@ public class Measures {
     private final Patches patches;
     private final WorkQueue queue;
     private final MeasureTask task;
-    private final InteractiveWork interactive;
 
-    Measures(MeasureStore store, Patches patches, WorkQueue queue, MeasureTask task, InteractiveWork interactive) {
+    Measures(MeasureStore store, Patches patches, WorkQueue queue, MeasureTask task) {
         this.store = store;
         this.patches = patches;
         this.queue = queue;
         this.task = task;
-        this.interactive = interactive;
     }
 
     /** The measurement of a patch's working state, if it has been made. */
@@ -61,6 +57,11 @@ public class Measures {
         return byPatch(store.ofBank(bankId), bank, rules);
     }
 
+    /** Measurements of a collection's patches by patch; those that have not been made are left out. @param all every patch of the collection */
+    public Map<Long, Measurement> ofCollection(long collectionId, List<PatchSummary> all, HouseRules rules) {
+        return byPatch(store.ofCollection(collectionId), all, rules);
+    }
+
     /** Loudness of a collection's patches by patch; those that have not been measured are left out. */
     public Map<Long, PatchLoudness> loudness(long collectionId, List<PatchSummary> all, HouseRules rules) {
         Map<Long, MeasureStore.Figures> figures = byPatch(store.figures(collectionId), all, rules);
@@ -69,7 +70,7 @@ public class Measures {
             MeasureStore.Figures f = figures.get(patch.id());
             if (f != null) {
                 boolean integrated = rules.measureOf(patch.category()) == LevelMeasure.INTEGRATED;
-                loudness.put(patch.id(), new PatchLoudness(integrated ? f.integratedLufs() : f.momentaryMaxLufs(), f.truePeakDbtp()));
+                loudness.put(patch.id(), new PatchLoudness(integrated ? f.integratedLufs() : f.momentaryMaxLufs(), f.truePeakDbtp(), rules.targetOf(patch.category())));
             }
         }
         return loudness;
@@ -111,18 +112,7 @@ public class Measures {
         if (store.find(soundHash, data.phrase()).isPresent()) {
             return;
         }
-        queue.forgetFailures(task, List.of(data.id()));
-        interactive.soon("measure " + data.id(), () -> {
-            try {
-                task.measure(data);
-            } catch (DataAccessException e) {
-                throw e;
-            } catch (RuntimeException e) {
-                // What cannot be measured is told as failed, so that no page waits for it.
-                queue.fail(task, data.id(), e);
-                throw e;
-            }
-        });
+        queue.ahead(task, new WorkQueue.Item<>(data.id(), data));
     }
 
     private static MeasureTask.Data data(Patch patch, String soundHash, HouseRules rules) {

@@ -8,23 +8,24 @@ import gentlecomet.craft.rules.HouseRules;
  *
  * @param lufs         by the measure of its category
  * @param truePeakDbtp of the phrase
+ * @param targetLufs   what patches of its category are brought to
  */
-public record PatchLoudness(double lufs, double truePeakDbtp) {
+public record PatchLoudness(double lufs, double truePeakDbtp, double targetLufs) {
 
     private static final double CEILING_CARE_DB = 0.01;
 
     public static PatchLoudness of(Measurement measurement, String category, HouseRules rules) {
-        return new PatchLoudness(rules.measureOf(category).of(measurement), measurement.truePeakDbtp());
+        return new PatchLoudness(rules.measureOf(category).of(measurement), measurement.truePeakDbtp(), rules.targetOf(category));
     }
 
-    /** Distance from the house's target in LU. */
-    public double off(HouseRules rules) {
-        return lufs - rules.targetLufs();
+    /** Distance from the target of its category in LU. */
+    public double off() {
+        return lufs - targetLufs;
     }
 
-    /** Whether it is within the tolerance of the house's target. */
+    /** Whether it is within the tolerance of the target. */
     public boolean onTarget(HouseRules rules) {
-        return Math.abs(off(rules)) <= rules.toleranceLu();
+        return Math.abs(off()) <= rules.toleranceLu();
     }
 
     public boolean overCeiling(HouseRules rules) {

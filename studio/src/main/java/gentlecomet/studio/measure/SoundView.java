@@ -3,6 +3,8 @@ package gentlecomet.studio.measure;
 import gentlecomet.craft.measure.Measurement;
 import gentlecomet.craft.portrait.Portrait;
 import gentlecomet.craft.rules.HouseRules;
+import gentlecomet.sound.parameter.Unit;
+import gentlecomet.sound.parameter.ValueText;
 import java.util.Locale;
 
 /** What is known of a patch's sound, ready to be shown. @param measurement null while it is being measured */
@@ -42,7 +44,32 @@ public record SoundView(String category, Measurement measurement, HouseRules rul
 
     /** Distance from the target in LU, signed. */
     public String offText() {
-        return measurement == null ? "" : signed(loudness().off(rules), 2);
+        return measurement == null ? "" : signed(loudness().off(), 2);
+    }
+
+    /** The loudness that counts in its category, in LUFS. */
+    public double lufs() {
+        return loudness().lufs();
+    }
+
+    public String brightnessText() {
+        return measurement == null ? UNKNOWN : ValueText.format(measurement.brightnessHz(), Unit.HERTZ);
+    }
+
+    public String attackText() {
+        return measurement == null ? UNKNOWN : ValueText.format(measurement.attackSeconds(), Unit.SECONDS);
+    }
+
+    public String tailText() {
+        return measurement == null ? UNKNOWN : measurement.endless() ? "endless" : ValueText.format(measurement.tailSeconds(), Unit.SECONDS);
+    }
+
+    public String widthText() {
+        return measurement == null ? UNKNOWN : Math.round(100 * measurement.sideToMid()) + " %";
+    }
+
+    public String noiseText() {
+        return measurement == null ? UNKNOWN : Math.round(100 * measurement.noisiness()) + " %";
     }
 
     public String pitchText() {
@@ -65,7 +92,7 @@ public record SoundView(String category, Measurement measurement, HouseRules rul
 
     /** Place of a loudness on a ladder around the target, 0 to 100. */
     public double ladder(double lufs) {
-        return Math.max(0, Math.min(100, (lufs - (rules.targetLufs() - LADDER_LU / 2)) / LADDER_LU * 100));
+        return Math.max(0, Math.min(100, (lufs - (rules.targetOf(category) - LADDER_LU / 2)) / LADDER_LU * 100));
     }
 
     public double ladderNow() {

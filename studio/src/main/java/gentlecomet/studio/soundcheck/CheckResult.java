@@ -1,13 +1,31 @@
 package gentlecomet.studio.soundcheck;
 
 import gentlecomet.craft.check.Finding;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 
-/** What the soundcheck says of a patch in its present state. @param findings null while it has not been checked */
-public record CheckResult(List<Finding> findings) {
+/**
+ * What the soundcheck says of a patch in its present state.
+ *
+ * @param findings those that count; null while it has not been checked
+ * @param waived   those that somebody lets stand
+ */
+public record CheckResult(List<Finding> findings, List<Finding> waived) {
 
     /** Not checked in its present state. */
-    public static final CheckResult NONE = new CheckResult(null);
+    public static final CheckResult NONE = new CheckResult(null, List.of());
+
+    /** @param waivers by the key of the finding */
+    static CheckResult of(List<Finding> all, Map<String, Waiver> waivers) {
+        List<Finding> counting = new ArrayList<>();
+        List<Finding> waived = new ArrayList<>();
+        for (Finding f : all) {
+            Waiver waiver = waivers.get(f.key());
+            (waiver != null && waiver.holds() ? waived : counting).add(f);
+        }
+        return new CheckResult(counting, waived);
+    }
 
     public boolean checked() {
         return findings != null;
@@ -19,16 +37,6 @@ public record CheckResult(List<Finding> findings) {
 
     public long warnings() {
         return findings == null ? 0 : findings.size() - faults();
-    }
-
-    /** Findings of a rule family; none while it has not been checked. */
-    public List<Finding> of(String family) {
-        return findings == null ? List.of() : findings.stream().filter(f -> f.family().equals(family)).toList();
-    }
-
-    /** Whether a rule family has a fault, not just something to look at. */
-    public boolean faulty(String family) {
-        return of(family).stream().anyMatch(f -> f.severity() == Finding.Severity.FAULT);
     }
 
     /** In a word or two. */

@@ -1,18 +1,21 @@
 package gentlecomet.studio.soundcheck;
 
+import gentlecomet.craft.check.Finding;
 import gentlecomet.craft.check.Soundcheck;
 import gentlecomet.craft.format.Json;
 import gentlecomet.craft.format.PatchFormat;
-import gentlecomet.craft.measure.Measurement;
 import gentlecomet.craft.phrase.Phrases;
+import gentlecomet.craft.probe.Probes;
+import gentlecomet.craft.probe.Probing;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.asset.Assets;
 import gentlecomet.studio.measure.Measures;
 import gentlecomet.studio.work.BackgroundTask;
+import java.util.List;
 import org.springframework.stereotype.Component;
 
-/** Checks one sound and keeps what was found. */
+/** Checks one sound and keeps what was measured and what was found. */
 @Component
 class SoundcheckTask implements BackgroundTask<SoundcheckTask.Data> {
 
@@ -50,13 +53,21 @@ class SoundcheckTask implements BackgroundTask<SoundcheckTask.Data> {
 
     @Override
     public void run(Data data) {
-        if (store.find(data.soundHash(), data.category(), data.rulesHash()).isPresent()) {
-            return;
+        if (store.find(data.soundHash(), data.category(), data.rulesHash()).isEmpty()) {
+            HouseRules rules = Json.read(data.rules(), HouseRules.class);
+            Patch patch = PatchFormat.read(data.patch(), "work");
+            List<Finding> findings = Soundcheck.judge(patch, probe(patch, data.soundHash(), rules), rules);
+            store.save(data.soundHash(), data.category(), data.rulesHash(), findings);
         }
-        HouseRules rules = Json.read(data.rules(), HouseRules.class);
-        Patch patch = PatchFormat.read(data.patch(), "work");
-        Measurement measurement = measures.measure(patch, data.soundHash(), rules);
-        store.save(data.soundHash(), data.category(), data.rulesHash(),
-                new Soundcheck(rules, assets).sound(patch, measurement, Phrases.get(rules.phraseOf(data.category()))));
+    }
+
+    /** What is measured of a sound, from the store or by rendering. */
+    Probes probe(Patch patch, String soundHash, HouseRules rules) {
+        String phrase = rules.phraseOf(patch.naming().category());
+        return store.probes(soundHash, phrase).orElseGet(() -> {
+            Probes made = new Probing(assets).probe(patch, Phrases.get(phrase), measures.measure(patch, soundHash, rules));
+            store.saveProbes(soundHash, phrase, made);
+            return made;
+        });
     }
 }
