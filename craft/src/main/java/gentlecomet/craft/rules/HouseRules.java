@@ -17,16 +17,17 @@ import java.util.Optional;
  * @param macroNames      what each macro slot is for, in order; an empty name leaves a slot free
  * @param fewestMacros    macros that every patch must have
  * @param macroDefaults   where each macro stands when a patch is loaded, in %; {@link #ANYWHERE} leaves it to the patch, and so does a list without it
+ * @param conventions     what the house has agreed on beside these
  */
 public record HouseRules(String namePattern, String namePatternHint, int nameMaxLength, List<Category> categories,
-        double targetLufs, double toleranceLu, double ceilingDbtp, double tuningCents, List<String> macroNames, int fewestMacros, List<Double> macroDefaults) {
+        double targetLufs, double toleranceLu, double ceilingDbtp, double tuningCents, List<String> macroNames, int fewestMacros, List<Double> macroDefaults,
+        Conventions conventions) {
 
     /** In place of a macro's default: it may stand anywhere. */
     public static final double ANYWHERE = -1;
 
     /** Target, tolerance and ceiling are common practice; all can be edited. */
-    public static final HouseRules DEFAULT = new HouseRules("[A-Z][a-z]+( [A-Z0-9][a-z0-9]*){1,3}",
-            "two to four words, each with a capital", 24,
+    public static final HouseRules DEFAULT = new HouseRules(Conventions.USUAL.parts().pattern(), Conventions.USUAL.parts().hint(), 24,
             List.of(new Category("bass", "Bass", "low-steps", LevelMeasure.INTEGRATED, 3, 3),
                     new Category("lead", "Lead", "line", LevelMeasure.INTEGRATED, 6, 4),
                     new Category("pad", "Pad", "slow-chords", LevelMeasure.INTEGRATED, 12, 3),
@@ -40,13 +41,53 @@ public record HouseRules(String namePattern, String namePatternHint, int nameMax
                     new Category("drum", "Drum", "hits", LevelMeasure.MOMENTARY_MAX, 4, 2),
                     new Category("sequence", "Sequence", "long-notes", LevelMeasure.INTEGRATED, 8, 2),
                     new Category("texture", "Texture", "long-notes", LevelMeasure.INTEGRATED, 15, 2)),
-            -18, 0.5, -1, 12, List.of("Brightness", "Movement", "Attack", "Release", "Width", "Grit", "Echo", "Space"), 3, List.of());
+            -18, 0.5, -1, 12, List.of("Brightness", "Movement", "Attack", "Release", "Width", "Grit", "Echo", "Space"), 3, List.of(), Conventions.USUAL);
 
     public HouseRules {
         categories = List.copyOf(categories);
         macroNames = List.copyOf(macroNames);
         // Rules that were kept before there were defaults have none.
-        macroDefaults = macroDefaults == null ? List.of() : List.copyOf(macroDefaults);
+        macroDefaults = macroDefaults == null ? List.of() : placed(macroDefaults);
+        conventions = conventions == null ? Conventions.OLDER : conventions;
+    }
+
+    /** Without those at the end that may stand anywhere. */
+    private static List<Double> placed(List<Double> defaults) {
+        int end = defaults.size();
+        while (end > 0 && defaults.get(end - 1) == ANYWHERE) {
+            end--;
+        }
+        return List.copyOf(defaults.subList(0, end));
+    }
+
+    /** With a name pattern of one's own and no conventions beside. */
+    public HouseRules(String namePattern, String namePatternHint, int nameMaxLength, List<Category> categories, double targetLufs, double toleranceLu,
+            double ceilingDbtp, double tuningCents, List<String> macroNames, int fewestMacros, List<Double> macroDefaults) {
+        this(namePattern, namePatternHint, nameMaxLength, categories, targetLufs, toleranceLu, ceilingDbtp, tuningCents, macroNames, fewestMacros, macroDefaults, Conventions.OLDER);
+    }
+
+    public HouseRules withConventions(Conventions others) {
+        return new HouseRules(namePattern, namePatternHint, nameMaxLength, categories, targetLufs, toleranceLu, ceilingDbtp, tuningCents, macroNames, fewestMacros, macroDefaults, others);
+    }
+
+    /** What patches of a category sound like. */
+    public Expectations expectationsOf(String category) {
+        return category(category).map(Category::expectations).orElse(Expectations.ANY);
+    }
+
+    public HouseRules withCategories(List<Category> others) {
+        return new HouseRules(namePattern, namePatternHint, nameMaxLength, others, targetLufs, toleranceLu, ceilingDbtp, tuningCents, macroNames, fewestMacros, macroDefaults, conventions);
+    }
+
+    /** What of the rules findings about the sound depend on; everything else is set to something that is always the same. */
+    public HouseRules ofSound() {
+        return new HouseRules("", "", 0, categories.stream().map(c -> new Category(c.id(), "", c.phrase(), c.measure(), c.tailLimitSeconds(), 0, "", c.offsetLu(), c.expectations())).toList(),
+                targetLufs, toleranceLu, ceilingDbtp, tuningCents, macroNames, fewestMacros, macroDefaults, conventions.ofSound());
+    }
+
+    /** The loudness that patches of a category are brought to, in LUFS. */
+    public double targetOf(String category) {
+        return targetLufs + category(category).map(Category::offsetLu).orElse(0.0);
     }
 
     /** The category of an id. */

@@ -1,15 +1,23 @@
 package gentlecomet.craft.rules;
 
 import gentlecomet.craft.phrase.Phrases;
+import gentlecomet.sound.patch.Naming;
+import java.util.Collection;
 import java.util.HashSet;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /** What the values of house rules may be, wherever they come from. */
 public final class RuleValues {
 
     private static final int MOST_CATEGORIES = 64;
     private static final int MACROS = 8;
+    private static final int MOST_WORDS = 2000;
+    private static final int MOST_GROUPS = 20;
+    private static final int MOST_TAGS = 200;
+    private static final int MOST_LIMITS = 500;
 
     private RuleValues() {
     }
@@ -36,7 +44,42 @@ public final class RuleValues {
                 ? fault("macroName", "There are eight macro names of at most 40 characters.")
                 : rules.macroDefaults().size() > MACROS || rules.macroDefaults().stream().anyMatch(d -> d != HouseRules.ANYWHERE && outside(d, 0, 100))
                 ? fault("macroDefault", "A macro stands from 0 to 100 %, or anywhere when the field is empty.")
-                : categories(rules);
+                : conventions(rules.conventions()).or(() -> categories(rules));
+    }
+
+    private static Optional<Refusal> conventions(Conventions c) {
+        if (c.parts() != null && !c.parts().fault().isEmpty()) {
+            return fault("nameParts", c.parts().fault());
+        }
+        WordRules words = c.words();
+        if (words.forbidden().size() + words.own().size() + words.preferred().size() > MOST_WORDS
+                || Stream.of(words.forbidden(), words.own(), words.preferred().keySet(), words.preferred().values()).flatMap(Collection::stream).anyMatch(RuleValues::unfit)) {
+            return fault("forbidden", "There are at most " + MOST_WORDS + " words in the lists, each of up to " + NameRules.STORED_LENGTH + " characters.");
+        }
+        if (c.tagGroups().size() > MOST_GROUPS) {
+            return fault("tagGroups", "There are at most " + MOST_GROUPS + " groups of tags.");
+        }
+        Set<String> seen = new HashSet<>();
+        for (TagGroup g : c.tagGroups()) {
+            if (g.name().isBlank() || g.name().length() > 40 || g.tags().size() > MOST_TAGS || g.tags().stream().anyMatch(t -> t.isBlank() || t.length() > Naming.LONGEST_TAG)) {
+                return fault("tagGroups", "A group has a name of up to 40 characters and up to " + MOST_TAGS + " tags of up to " + Naming.LONGEST_TAG + " characters; look at \"" + g.name() + "\".");
+            }
+            if (g.least() < 0 || g.most() < g.least() || g.most() > Naming.MOST_TAGS) {
+                return fault("tagGroups", "A patch has from 0 to " + Naming.MOST_TAGS + " tags of " + g.name() + ", the least no more than the most.");
+            }
+            for (String tag : g.tags()) {
+                if (!seen.add(tag.toLowerCase(Locale.ROOT))) {
+                    return fault("tagGroups", "The tag \"" + tag + "\" stands twice.");
+                }
+            }
+        }
+        return c.purposes().size() > MACROS || c.purposes().stream().anyMatch(p -> outside(p.least(), 0, 100)) ? fault("macroLeast", "What a macro does at least is from 0 to 100.")
+                : c.checks().limits().size() > MOST_LIMITS || c.checks().limits().values().stream().anyMatch(v -> v == null || outside(v, -1e6, 1e6)) ? fault("checkValue", "A limit of the soundcheck is a number from -1000000 to 1000000.")
+                : outside(c.bendRange(), 0, 48) ? fault("bendRange", "The bend range is from 0 (any) to 48 semitones.") : Optional.empty();
+    }
+
+    private static boolean unfit(String word) {
+        return word.isBlank() || word.length() > NameRules.STORED_LENGTH;
     }
 
     private static Optional<Refusal> categories(HouseRules rules) {
@@ -55,6 +98,14 @@ public final class RuleValues {
             }
             if (!phrases.contains(c.phrase())) {
                 return fault("categories", "There is no phrase \"" + c.phrase() + "\" for " + c.name() + ".");
+            }
+            if (c.mark().length() > 2 || outside(c.offsetLu(), -20, 20)) {
+                return fault("categories", "The mark of " + c.name() + " has up to two characters, and it lies up to 20 LU from the target.");
+            }
+            Expectations e = c.expectations();
+            if (outside(e.lowKey(), 0, 127) || outside(e.highKey(), e.lowKey(), 127) || outside(e.attackSeconds(), 0, 60) || outside(e.darkest(), 0, 24000) || outside(e.brightest(), 0, 24000)
+                    || outside(e.widest(), -60, 60) || outside(e.voices(), 0, 64) || outside(e.octaves(), 0, 10)) {
+                return fault("expectLow", "What " + c.name() + " sounds like is outside what can be: keys go up, times are from 0 to 60 s, frequencies up to 24 kHz, voices up to 64.");
             }
             if (outside(c.tailLimitSeconds(), 0, 60) || outside(c.planned(), 0, 10_000)) {
                 return fault("categories", "The tail of " + c.name() + " is from 0 to 60 s, and up to 10000 patches are planned.");

@@ -5,7 +5,7 @@ import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.craft.rules.NameRules;
 import gentlecomet.studio.collection.CollectionRow;
 import gentlecomet.studio.collection.NameChecks;
-import gentlecomet.studio.listening.Rounds;
+import gentlecomet.studio.listening.verdict.Verdicts;
 import gentlecomet.studio.measure.Measures;
 import gentlecomet.studio.measure.SoundView;
 import gentlecomet.studio.patch.PatchSummary;
@@ -24,14 +24,14 @@ public class BankRows {
     private final NameChecks names;
     private final Measures measures;
     private final Soundchecks soundchecks;
-    private final Rounds rounds;
+    private final Verdicts verdicts;
 
-    BankRows(Patches patches, NameChecks names, Measures measures, Soundchecks soundchecks, Rounds rounds) {
+    BankRows(Patches patches, NameChecks names, Measures measures, Soundchecks soundchecks, Verdicts verdicts) {
         this.patches = patches;
         this.names = names;
         this.measures = measures;
         this.soundchecks = soundchecks;
-        this.rounds = rounds;
+        this.verdicts = verdicts;
     }
 
     /** All patches of a bank, as far as they are known. */
@@ -41,7 +41,7 @@ public class BankRows {
         Map<Long, List<NameRules.RuleViolation>> breaches = names.ofBank(bank, collection);
         Map<Long, Measurement> measured = measures.ofBank(bankId, bank, rules);
         Map<Long, CheckResult> checks = soundchecks.ofBank(bankId, collection, breaches);
-        Map<Long, String> verdicts = rounds.standing(bank, bankId);
+        Map<Long, String> verdicts = this.verdicts.standing(bankId);
         return bank.stream().map(p -> new BankRowView(p, new SoundView(p.category(), measured.get(p.id()), rules), breaches.get(p.id()),
                 checks.getOrDefault(p.id(), CheckResult.NONE), verdicts.getOrDefault(p.id(), ""))).toList();
     }
@@ -50,6 +50,6 @@ public class BankRows {
     public BankRowView of(PatchSummary patch, CollectionRow collection) {
         List<NameRules.RuleViolation> breaches = names.of(patch, collection);
         return new BankRowView(patch, new SoundView(patch.category(), measures.of(patch, collection.rules()).orElse(null), collection.rules()), breaches,
-                soundchecks.of(patch, collection, breaches), rounds.standing(patch));
+                soundchecks.of(patch, collection, breaches), verdicts.standing(patch));
     }
 }

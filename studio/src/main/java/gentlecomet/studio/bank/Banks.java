@@ -9,10 +9,11 @@ import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.collection.CollectionRow;
 import gentlecomet.studio.collection.Collections;
 import gentlecomet.studio.page.RefusedException;
+import gentlecomet.studio.patch.PatchPlaces;
 import gentlecomet.studio.patch.PatchRow;
 import gentlecomet.studio.patch.PatchSummary;
 import gentlecomet.studio.patch.Patches;
-import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.Map;
 import java.util.Set;
 import org.springframework.stereotype.Service;
@@ -24,10 +25,12 @@ public class Banks {
 
     private final Collections collections;
     private final Patches patches;
+    private final PatchPlaces places;
 
-    Banks(Collections collections, Patches patches) {
+    Banks(Collections collections, Patches patches, PatchPlaces places) {
         this.collections = collections;
         this.patches = patches;
+        this.places = places;
     }
 
     /** A neutral patch in a slot, or in the first free one when {@code slot} is 0. */
@@ -54,14 +57,6 @@ public class Banks {
         return newFrom(bankId, slot, start, start.name(), "New from the start for " + category);
     }
 
-    /** A copy in the next free slot, under a name of its own. */
-    @Transactional
-    public long duplicate(long patchId) {
-        PatchRow row = patches.get(patchId);
-        Patch copy = row.patch().withNaming(row.patch().naming().withName(freeName(row.bankId(), row.name())));
-        return patches.insert(row.bankId(), freeSlot(row.bankId(), row.slot()), copy, "Copy of \"" + row.name() + "\"");
-    }
-
     /** A variation of a patch in the next free slot, named after it with one more word where the house's length allows. */
     @Transactional
     public long variation(long parentId, Patch variation, String word) {
@@ -76,7 +71,7 @@ public class Banks {
     public long newFrom(long bankId, int slot, Patch start, String name, String words) {
         if (slot != 0) {
             checkSlot(slot);
-            if (patches.takenSlots(bankId).contains(slot)) {
+            if (!places.free(bankId, slot).contains(slot)) {
                 throw new RefusedException("Slot " + slot + " is taken.");
             }
         }
@@ -84,18 +79,17 @@ public class Banks {
         return patches.insert(bankId, slot == 0 ? freeSlot(bankId, 1) : slot, named, words);
     }
 
-    /** Moves a patch one slot up or down; a patch in the way changes places with it. */
+    /** Saves many patches, all or none of them. @param versions of the patches as the page shows them, by patch @return those that had something to save */
     @Transactional
-    public void move(long patchId, int slot) {
-        PatchSummary row = patches.summary(patchId);
-        checkSlot(slot);
-        patches.exchange(row.bankId(), row.slot(), slot);
-    }
-
-    /** Saves many patches, all or none of them. @param versions of the patches as the page shows them, by patch */
-    @Transactional
-    public void save(Map<Long, Long> versions, String note) {
-        versions.forEach((id, version) -> patches.save(id, version, note));
+    public Set<Long> save(Map<Long, Long> versions, String note) {
+        Set<Long> saved = new LinkedHashSet<>();
+        versions.forEach((id, version) -> {
+            int before = patches.summary(id).revision();
+            if (patches.save(id, version, note).revision() != before) {
+                saved.add(id);
+            }
+        });
+        return saved;
     }
 
     private static void checkSlot(int slot) {
@@ -114,18 +108,11 @@ public class Banks {
 
     /** How many patches a bank still takes. */
     int freeSlots(long bankId) {
-        return CollectionFormat.SLOTS - patches.takenSlots(bankId).size();
+        return places.free(bankId, 1).size();
     }
 
     private int freeSlot(long bankId, int from) {
-        Set<Integer> taken = new HashSet<>(patches.takenSlots(bankId));
-        for (int i = 0; i < CollectionFormat.SLOTS; i++) {
-            int slot = (from - 1 + i) % CollectionFormat.SLOTS + 1;
-            if (!taken.contains(slot)) {
-                return slot;
-            }
-        }
-        throw new RefusedException("All " + CollectionFormat.SLOTS + " slots of this bank are taken.");
+        return places.free(bankId, from).stream().findFirst().orElseThrow(() -> new RefusedException("All " + CollectionFormat.SLOTS + " slots of this bank are taken."));
     }
 
     /** A name that no patch of the collection has and that the house allows, as near to the wanted one as that lets it be. */

@@ -28,7 +28,16 @@ class PatchFileController {
 
     @GetMapping("/patches/{id}/file")
     ResponseEntity<byte[]> file(@PathVariable long id) {
-        PatchFiles.Written file = transfer.write(id);
+        return download(transfer.write(id));
+    }
+
+    /** Chosen patches of a bank in one ZIP. */
+    @GetMapping("/banks/{id}/chosen.zip")
+    ResponseEntity<byte[]> files(@PathVariable long id, @RequestParam List<Long> patch) {
+        return download(transfer.writeAll(id, patch));
+    }
+
+    private static ResponseEntity<byte[]> download(PatchFiles.Written file) {
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM)
                 .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(file.name()).build().toString()).body(file.content());
     }

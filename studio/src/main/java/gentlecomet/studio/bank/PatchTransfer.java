@@ -2,6 +2,7 @@ package gentlecomet.studio.bank;
 
 import gentlecomet.craft.format.PatchFiles;
 import gentlecomet.craft.format.ZipFormat;
+import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.SoundFile;
 import gentlecomet.studio.asset.Assets;
 import gentlecomet.studio.collection.Collections;
@@ -38,6 +39,15 @@ public class PatchTransfer {
     public PatchFiles.Written write(long patchId) {
         PatchRow row = patches.get(patchId);
         return PatchFiles.write(row.patch(), assets.neededBy(List.of(row.patch())));
+    }
+
+    /** The working states of patches of a bank as one ZIP, in the order given. */
+    PatchFiles.Written writeAll(long bankId, List<Long> patchIds) {
+        List<Patch> chosen = patchIds.stream().map(id -> patches.get(id).patch()).toList();
+        if (chosen.isEmpty()) {
+            throw new RefusedException("Choose patches first.");
+        }
+        return PatchFiles.writeAll(collections.bank(bankId).name(), chosen, assets.neededBy(chosen));
     }
 
     /** What a form has brought, ZIPs opened. @return content by path @throws gentlecomet.craft.format.FormatException when a ZIP cannot be read */

@@ -1,51 +1,51 @@
 package gentlecomet.studio.collection;
 
 import gentlecomet.craft.rules.Category;
-import gentlecomet.studio.asset.Assets;
 import gentlecomet.studio.page.PageContexts;
-import gentlecomet.studio.page.RefusedException;
 import gentlecomet.studio.patch.PatchSummary;
 import gentlecomet.studio.patch.Patches;
-import java.io.IOException;
-import java.io.InputStream;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.CookieValue;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.multipart.MultipartFile;
 
 /** Collections: their home, new ones, and imported ones. */
 @Controller
 class HomeController {
 
+    private static final int PACE_DAYS = 7;
+    private static final int MOST_TAGS = 40;
+
     private final HomeStart start;
     private final Collections collections;
-    private final Intake intake;
     private final Patches patches;
     private final List<ReadinessStep> steps;
     private final PageContexts contexts;
 
-    HomeController(HomeStart start, Collections collections, Intake intake, Patches patches, List<ReadinessStep> steps, PageContexts contexts) {
+    HomeController(HomeStart start, Collections collections, Patches patches, List<ReadinessStep> steps, PageContexts contexts) {
         this.start = start;
         this.collections = collections;
-        this.intake = intake;
         this.patches = patches;
         this.steps = steps.stream().sorted(Comparator.comparingInt(ReadinessStep::order)).toList();
         this.contexts = contexts;
     }
 
-    /** A line of the plan. */
-    record PlanLine(Category category, long made) {
+    /** A line of the plan. @param passed how many of those that are made have passed each step of readiness */
+    record PlanLine(Category category, long made, List<Long> passed) {
         public long missing() {
             return Math.max(0, category.planned() - made);
         }
+    }
+
+    /** How many patches have a tag. */
+    record TagLine(String tag, long made) {
     }
 
     /** A step of readiness: how many patches have passed it. */
@@ -66,28 +66,37 @@ class HomeController {
         CollectionRow collection = collections.get(id);
         List<BankRow> banks = collections.banks(id);
         List<PatchSummary> all = patches.inCollection(id);
-        Map<String, Long> made = all.stream().collect(Collectors.groupingBy(PatchSummary::category, Collectors.counting()));
-        List<StepLine> lines = steps.stream().map(s -> new StepLine(s.name(), s.passed(collection, all).size(), all.size(), s.link(banks.get(0)))).toList();
+        Map<String, List<PatchSummary>> made = all.stream().collect(Collectors.groupingBy(PatchSummary::category));
+        List<Set<Long>> passed = steps.stream().map(s -> s.passed(collection, all)).toList();
+        List<StepLine> lines = new ArrayList<>();
+        for (int i = 0; i < steps.size(); i++) {
+            lines.add(new StepLine(steps.get(i).name(), passed.get(i).size(), all.size(), steps.get(i).link(banks.get(0))));
+        }
+        List<PlanLine> plan = collection.rules().categories().stream().map(c -> {
+            List<PatchSummary> own = made.getOrDefault(c.id(), List.of());
+            return new PlanLine(c, own.size(), passed.stream().map(p -> own.stream().filter(patch -> p.contains(patch.id())).count()).toList());
+        }).toList();
         model.addAttribute("context", contexts.ofCollection(collection.name(), "home", id));
-        model.addAttribute("plan", collection.rules().categories().stream().map(c -> new PlanLine(c, made.getOrDefault(c.id(), 0L))).toList());
+        model.addAttribute("plan", plan);
+        model.addAttribute("pace", pace(id, plan));
+        model.addAttribute("tags", all.stream().flatMap(p -> p.tags().stream()).collect(Collectors.groupingBy(t -> t, Collectors.counting())).entrySet().stream()
+                .sorted(Map.Entry.<String, Long>comparingByValue().reversed().thenComparing(Map.Entry.comparingByKey())).limit(MOST_TAGS).map(t -> new TagLine(t.getKey(), t.getValue())).toList());
         model.addAttribute("steps", lines);
         model.addAttribute("next", lines.stream().filter(s -> s.done() < s.total()).findFirst().orElse(null));
+        model.addAttribute("details", collection.details());
         model.addAttribute("count", all.size());
         return "collection/home";
     }
 
-    @PostMapping("/collections")
-    String create(@RequestParam String name) {
-        return "redirect:/collections/" + collections.create(name);
-    }
-
-    @PostMapping("/collections/import")
-    String take(@RequestParam MultipartFile file) throws IOException {
-        if (file.isEmpty()) {
-            throw new RefusedException("Choose a release ZIP first.", "file");
+    /** How far the plan is, in one line: what is to be made, and when it will be at the pace of the last days. */
+    private String pace(long id, List<PlanLine> plan) {
+        long missing = plan.stream().mapToLong(PlanLine::missing).sum();
+        int planned = plan.stream().mapToInt(p -> p.category().planned()).sum();
+        int lately = patches.madeWithin(id, PACE_DAYS);
+        if (planned == 0) {
+            return "Nothing is planned yet; the rules say how many patches each category is to have.";
         }
-        try (InputStream in = file.getInputStream()) {
-            return "redirect:/collections/" + intake.take(in, Assets.name(file));
-        }
+        return missing == 0 ? "All " + planned + " planned patches are made." : missing + " of " + planned + " planned patches are to be made"
+                + (lately == 0 ? "." : "; at the pace of the last " + PACE_DAYS + " days (" + lately + ") that takes " + (missing * PACE_DAYS + lately - 1) / lately + " more days.");
     }
 }

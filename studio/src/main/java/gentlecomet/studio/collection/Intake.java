@@ -5,8 +5,11 @@ import gentlecomet.craft.release.ReleaseCheck;
 import gentlecomet.studio.asset.Assets;
 import gentlecomet.studio.patch.Patches;
 import java.io.InputStream;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -15,13 +18,16 @@ import org.springframework.transaction.annotation.Transactional;
 public class Intake {
 
     private static final String NOTE = "Imported";
+    private static final int LONGEST_NAME = 80;
 
     private final CollectionStore store;
+    private final CollectionCopyStore copies;
     private final Patches patches;
     private final Assets assets;
 
-    Intake(CollectionStore store, Patches patches, Assets assets) {
+    Intake(CollectionStore store, CollectionCopyStore copies, Patches patches, Assets assets) {
         this.store = store;
+        this.copies = copies;
         this.patches = patches;
         this.assets = assets;
     }
@@ -32,10 +38,45 @@ public class Intake {
         return take(ReleaseCheck.read(archive, name));
     }
 
+    /** What a file would bring. @param name under which the collection would stand here */
+    public record Preview(String name, CollectionFile file) {
+
+        public int patches() {
+            return file.banks().stream().mapToInt(b -> b.slots().size()).sum();
+        }
+
+        public boolean renamed() {
+            return !name.equals(file.name());
+        }
+    }
+
+    /** What the archive of a release would bring; nothing is kept. @throws gentlecomet.craft.format.FormatException when it cannot be taken */
+    Preview look(InputStream archive, String name) {
+        CollectionFile file = ReleaseCheck.read(archive, name);
+        return new Preview(freeName(file.name()), file);
+    }
+
+    /** A copy of a collection under a name of its own: working states and latest revisions. Answers its id. */
+    @Transactional
+    public long duplicate(CollectionRow collection) {
+        return copies.copy(collection.id(), freeName(collection.name()));
+    }
+
+    /** The wanted name, or the nearest one that no collection has. */
+    private String freeName(String wanted) {
+        Set<String> taken = store.cards().stream().map(c -> c.name().toLowerCase(Locale.ROOT)).collect(Collectors.toSet());
+        String name = wanted;
+        for (int n = 2; taken.contains(name.toLowerCase(Locale.ROOT)); n++) {
+            String number = " (" + n + ")";
+            name = wanted.substring(0, Math.min(wanted.length(), LONGEST_NAME - number.length())) + number;
+        }
+        return name;
+    }
+
     /** Takes a whole collection into a new one, or nothing of it; every patch arrives with revision 1. Answers the collection's id. */
     @Transactional
     public long take(CollectionFile file) {
-        long id = store.insert(file.name(), file.author(), file.licence(), file.rules());
+        long id = store.insert(new CollectionDetails(freeName(file.name()), file.author(), file.licence(), "", "", ""), file.rules());
         Map<String, String> names = new TreeMap<>();
         file.banks().forEach(b -> b.slots().forEach(s -> s.patch().recordings().forEach(r -> names.put(r.hash(), r.name()))));
         file.assets().forEach((hash, content) -> assets.add(id, content, names.getOrDefault(hash, hash)));

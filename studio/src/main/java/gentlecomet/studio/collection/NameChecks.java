@@ -1,6 +1,7 @@
 package gentlecomet.studio.collection;
 
 import gentlecomet.craft.rules.HouseRules;
+import gentlecomet.craft.rules.NameIndex;
 import gentlecomet.craft.rules.NameRules;
 import gentlecomet.studio.patch.PatchSummary;
 import gentlecomet.studio.patch.Patches;
@@ -22,7 +23,12 @@ public class NameChecks {
 
     /** What one patch breaks. */
     public List<NameRules.RuleViolation> of(PatchSummary patch, CollectionRow collection) {
-        return new NameRules(collection.rules()).check(patch.name(), patch.category(), patches.namesLike(collection.id(), patch));
+        if (collection.rules().conventions().words().alike()) {
+            return of(List.of(patch), patches.names(collection.id()), collection.rules()).get(patch.id());
+        }
+        List<String> same = new ArrayList<>(patches.namesLike(collection.id(), patch));
+        same.add(patch.name());
+        return of(List.of(patch), same, collection.rules()).get(patch.id());
     }
 
     /** What each patch of a bank breaks, by patch; patches of the whole collection count as duplicates. */
@@ -36,20 +42,10 @@ public class NameChecks {
     }
 
     private static Map<Long, List<NameRules.RuleViolation>> of(List<PatchSummary> some, List<String> names, HouseRules rules) {
-        Map<String, List<String>> alike = new HashMap<>();
-        names.forEach(name -> alike.computeIfAbsent(NameRules.key(name), key -> new ArrayList<>(1)).add(name));
+        NameIndex index = new NameIndex(names, rules.conventions().words().alike());
         NameRules check = new NameRules(rules);
         Map<Long, List<NameRules.RuleViolation>> breaches = new HashMap<>();
-        for (PatchSummary patch : some) {
-            List<String> others = alike.get(NameRules.key(patch.name()));
-            if (others.size() > 1) {
-                others = new ArrayList<>(others);
-                others.remove(patch.name());
-            } else {
-                others = List.of();
-            }
-            breaches.put(patch.id(), check.check(patch.name(), patch.category(), others));
-        }
+        some.forEach(p -> breaches.put(p.id(), check.check(p.name(), p.category(), p.tags(), index)));
         return breaches;
     }
 }

@@ -2,20 +2,23 @@ package gentlecomet.studio.levels;
 
 import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.craft.level.Levelling;
+import gentlecomet.craft.measure.Fingerprint;
 import gentlecomet.craft.measure.Measurement;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.studio.collection.CollectionRow;
 import gentlecomet.studio.collection.Collections;
+import gentlecomet.studio.measure.Fingerprints;
 import gentlecomet.studio.measure.Measures;
 import gentlecomet.studio.page.RefusedException;
 import gentlecomet.studio.patch.PatchRow;
 import gentlecomet.studio.patch.PatchSummary;
 import gentlecomet.studio.patch.Patches;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 
 /** Brings patches to the house loudness by their level trim. */
 @Service
@@ -24,32 +27,35 @@ public class Levels {
     private final Collections collections;
     private final Patches patches;
     private final Measures measures;
+    private final Fingerprints fingerprints;
 
-    Levels(Collections collections, Patches patches, Measures measures) {
+    Levels(Collections collections, Patches patches, Measures measures, Fingerprints fingerprints) {
         this.collections = collections;
         this.patches = patches;
         this.measures = measures;
+        this.fingerprints = fingerprints;
     }
 
     /** The patches of a bank on the ladder, by slot. */
-    List<LevelRow> ofBank(long bankId, CollectionRow collection) {
+    public List<LevelRow> ofBank(long bankId, CollectionRow collection) {
         List<PatchSummary> bank = patches.inBank(bankId);
         Map<Long, Measurement> measured = measures.ofBank(bankId, bank, collection.rules());
         Map<Long, Double> trims = patches.trims(bankId);
-        return bank.stream().map(p -> LevelRow.of(p, measured.get(p.id()), trims.get(p.id()), collection.rules())).toList();
+        Map<String, Fingerprint> prints = fingerprints.of(bank.stream().map(PatchSummary::soundHash).toList());
+        return bank.stream().map(p -> LevelRow.of(p, measured.get(p.id()), trims.get(p.id()), prints.get(p.soundHash()), collection.rules())).toList();
     }
 
-    /** Brings patches of a bank to the target; those that have not been measured stay as they are. @param versions as the page shows them, by patch */
-    @Transactional
-    public void level(long bankId, Map<Long, Long> versions) {
-        CollectionRow collection = collections.ofBank(bankId);
-        Map<Long, Measurement> measured = measures.ofBank(bankId, patches.inBank(bankId), collection.rules());
-        versions.forEach((id, version) -> {
-            Measurement m = measured.get(id);
-            if (m != null) {
-                patches.edit(id, version, "", trim(Levelling.propose(patches.get(id).patch(), m, collection.rules())));
-            }
-        });
+    /** The same in groups of a category, in the order of the house's plan; patches without a category of the house come last. */
+    List<LevelGroup> groups(long bankId, CollectionRow collection) {
+        Map<String, List<LevelRow>> byCategory = new LinkedHashMap<>();
+        collection.rules().categories().forEach(c -> byCategory.put(c.id(), new ArrayList<>()));
+        List<LevelRow> others = new ArrayList<>();
+        ofBank(bankId, collection).forEach(r -> byCategory.getOrDefault(r.patch().category(), others).add(r));
+        List<LevelGroup> groups = new ArrayList<>();
+        byCategory.forEach((id, rows) -> groups.add(new LevelGroup(collection.rules().category(id).orElseThrow().name(), collection.rules().targetOf(id), rows)));
+        groups.add(new LevelGroup("No category", collection.rules().targetLufs(), others));
+        groups.removeIf(g -> g.rows().isEmpty());
+        return groups;
     }
 
     /** Brings one patch to the target. @param version as the page shows it */

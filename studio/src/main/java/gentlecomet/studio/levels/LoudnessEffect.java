@@ -1,7 +1,7 @@
 package gentlecomet.studio.levels;
 
 import gentlecomet.studio.collection.CollectionRow;
-import gentlecomet.studio.collection.RuleEffect;
+import gentlecomet.studio.collection.rules.RuleEffect;
 import gentlecomet.studio.measure.Measures;
 import gentlecomet.studio.measure.PatchLoudness;
 import gentlecomet.studio.measure.SoundView;
@@ -29,6 +29,6 @@ class LoudnessEffect implements RuleEffect {
     public List<Broken> broken(CollectionRow collection, List<PatchSummary> all) {
         Map<Long, PatchLoudness> loudness = measures.loudness(collection.id(), all, collection.rules());
         return all.stream().filter(p -> loudness.containsKey(p.id()) && !loudness.get(p.id()).onTarget(collection.rules()))
-                .map(p -> new Broken(p, SoundView.signed(loudness.get(p.id()).off(collection.rules()), 2))).toList();
+                .map(p -> new Broken(p, SoundView.signed(loudness.get(p.id()).off(), 2))).toList();
     }
 }

@@ -22,6 +22,7 @@ public record PatchRow(long id, long bankId, int slot, int cursor, long version,
 
     /** The same without its content. */
     public PatchSummary summary() {
-        return new PatchSummary(id, bankId, slot, version, name(), category(), contentHash, soundHash, revision, saved);
+        return new PatchSummary(id, bankId, slot, version, name(), category(), patch.naming().tags(), patch.naming().author(),
+                contentHash, soundHash, revision, saved);
     }
 }

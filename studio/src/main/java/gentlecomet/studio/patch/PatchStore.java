@@ -8,6 +8,7 @@ import gentlecomet.sound.patch.Patch;
 import java.nio.charset.StandardCharsets;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -21,8 +22,10 @@ class PatchStore {
 
     private static final int LONGEST_LABEL = 300;
     private static final String COLUMNS = """
-            select p.id, p.bank_id, p.slot, p.cursor, p.version, e.name, e.category, e.content_hash, e.sound_hash,
+            select p.id, p.bank_id, p.slot, p.cursor, p.version, e.name, e.category, e.tags, e.author,
+                   e.content_hash, e.sound_hash,
                    coalesce(r.number, 0) as revision, coalesce(r.content_hash, '') as revision_hash""";
+    /** A patch in the trash has no bank, and is not found. */
     private static final String TABLES = """
 
             from patch p
@@ -46,11 +49,11 @@ class PatchStore {
     }
 
     Optional<PatchSummary> summary(long id) {
-        return jdbc.sql(COLUMNS + TABLES + "where p.id = :id").param("id", id).query(PatchStore::summary).optional();
+        return jdbc.sql(COLUMNS + TABLES + "where p.id = :id and p.bank_id is not null").param("id", id).query(PatchStore::summary).optional();
     }
 
     Optional<PatchRow> find(long id) {
-        return jdbc.sql(COLUMNS + ", e.content" + TABLES + "where p.id = :id").param("id", id).query(PatchStore::row).optional();
+        return jdbc.sql(COLUMNS + ", e.content" + TABLES + "where p.id = :id and p.bank_id is not null").param("id", id).query(PatchStore::row).optional();
     }
 
     /** As {@link #find}, and no one else can change the patch until the transaction ends. */
@@ -59,10 +62,50 @@ class PatchStore {
         return jdbc.sql("select id from patch where id = :id for update").param("id", id).query(Long.class).optional().flatMap(this::find);
     }
 
+    /** The working states of patches wherever they are, in the trash too; nobody else can change them until the transaction ends. */
+    Map<Long, Patches.State> hold(Collection<Long> ids) {
+        Long[] wanted = ids.toArray(Long[]::new);
+        jdbc.sql("select id from patch where id = any(:ids) order by id for update").param("ids", wanted).query(Long.class).list();
+        Map<Long, Patches.State> states = new HashMap<>();
+        jdbc.sql("""
+                select p.id, p.version, p.cursor, p.bank_id, p.slot, e.name, e.content_hash from patch p join edit e on e.patch_id = p.id and e.number = p.cursor
+                where p.id = any(:ids)""").param("ids", wanted).query(rs -> {
+                    long bank = rs.getLong("bank_id");
+                    states.put(rs.getLong("id"), new Patches.State(rs.getString("name"), rs.getLong("version"), bank == 0 ? null : new Placement(bank, rs.getInt("slot")),
+                            rs.getInt("cursor"), rs.getString("content_hash")));
+                });
+        return states;
+    }
+
+    /** Hash of the state that an edit led to, empty when there is none. */
+    String hashAt(long id, int number) {
+        return jdbc.sql("select content_hash from edit where patch_id = :id and number = :number").param("id", id).param("number", number)
+                .query(String.class).optional().orElse("");
+    }
+
     /** The level trims of a bank's patches in dB. */
     List<PatchTrim> trims(long bankId) {
         return jdbc.sql("select p.id, e.level_trim from patch p join edit e on e.patch_id = p.id and e.number = p.cursor where p.bank_id = :bank")
                 .param("bank", bankId).query((rs, n) -> new PatchTrim(rs.getLong("id"), rs.getDouble("level_trim"))).list();
+    }
+
+    /** Playing notes of a collection's patches that have any, by patch. */
+    Map<Long, String> notes(long collectionId) {
+        Map<Long, String> notes = new HashMap<>();
+        jdbc.sql("""
+                select p.id, e.notes from patch p join edit e on e.patch_id = p.id and e.number = p.cursor join bank b on b.id = p.bank_id
+                where b.collection_id = :collection and e.notes <> ''""").param("collection", collectionId).query(rs -> {
+                    notes.put(rs.getLong("id"), rs.getString("notes"));
+                });
+        return notes;
+    }
+
+    /** Patches of a collection whose first kept step is not older than some days. */
+    int madeWithin(long collectionId, int days) {
+        return jdbc.sql("""
+                select count(*) from patch p join bank b on b.id = p.bank_id where b.collection_id = :collection and exists
+                (select 1 from edit e where e.patch_id = p.id and e.number = 0 and e.made_at > now() - make_interval(days => :days))""")
+                .param("collection", collectionId).param("days", days).query(Integer.class).single();
     }
 
     /** Taken slots of a bank, from the lowest. */
@@ -89,12 +132,9 @@ class PatchStore {
     long insert(long bankId, int slot, Patch patch, String label) {
         long id = jdbc.sql("insert into patch (bank_id, slot) values (:bank, :slot) returning id")
                 .param("bank", bankId).param("slot", slot).query(Long.class).single();
+        jdbc.sql("update bank set arrangement = arrangement + 1 where id = :bank").param("bank", bankId).update();
         insertEdit(id, 0, label, "", patch);
         return id;
-    }
-
-    void delete(long id) {
-        jdbc.sql("delete from patch where id = :id").param("id", id).update();
     }
 
     /** Writes an edit over what was at its number and after it. */
@@ -102,11 +142,12 @@ class PatchStore {
         jdbc.sql("delete from edit where patch_id = :id and number >= :number").param("id", id).param("number", number).update();
         String content = PatchFormat.write(patch);
         jdbc.sql("""
-                insert into edit (patch_id, number, label, gesture, content, name, name_key, category, level_trim, content_hash, sound_hash)
-                values (:id, :number, :label, :gesture, :content, :name, :nameKey, :category, :trim, :contentHash, :soundHash)""")
+                insert into edit (patch_id, number, label, gesture, content, name, name_key, category, tags, author, notes, level_trim, content_hash, sound_hash)
+                values (:id, :number, :label, :gesture, :content, :name, :nameKey, :category, :tags, :author, :notes, :trim, :contentHash, :soundHash)""")
                 .param("id", id).param("number", number).param("label", label.length() > LONGEST_LABEL ? label.substring(0, LONGEST_LABEL - 1) + "…" : label)
                 .param("gesture", gesture).param("content", content).param("name", patch.name()).param("nameKey", NameRules.key(patch.name()))
-                .param("category", patch.naming().category()).param("trim", patch.value(PatchParameters.LEVEL_TRIM)).param("contentHash", Hashes.of(content.getBytes(StandardCharsets.UTF_8)))
+                .param("category", patch.naming().category()).param("tags", patch.naming().tags().toArray(String[]::new)).param("author", patch.naming().author())
+                .param("notes", patch.naming().notes()).param("trim", patch.value(PatchParameters.LEVEL_TRIM)).param("contentHash", Hashes.of(content.getBytes(StandardCharsets.UTF_8)))
                 .param("soundHash", Hashes.sound(patch)).update();
     }
 
@@ -155,13 +196,6 @@ class PatchStore {
                         rs.getTimestamp("made_at").toInstant(), rs.getBoolean("current"))).list();
     }
 
-    /** Exchanges two slots of a bank, whether or not there are patches in them. */
-    void exchange(long bankId, int one, int other) {
-        jdbc.sql("set constraints all deferred").update();
-        jdbc.sql("update patch set slot = case slot when :one then :other else :one end where bank_id = :bank and slot in (:one, :other)")
-                .param("one", one).param("other", other).param("bank", bankId).update();
-    }
-
     void insertRevision(PatchRow row, int number, String note) {
         jdbc.sql("""
                 insert into revision (patch_id, number, content, content_hash, sound_hash, note)
@@ -190,10 +224,10 @@ class PatchStore {
     /** The latest revision of every patch of a collection, in order of bank and slot. */
     List<ShippedPatch> latestRevisions(long collectionId) {
         return jdbc.sql("""
-                select distinct on (b.position, p.slot) b.position, b.name as bank_name, p.slot, r.number, r.sound_hash, r.content
+                select distinct on (b.position, p.slot) p.id, b.position, b.name as bank_name, p.slot, r.number, r.sound_hash, r.content
                 from revision r join patch p on p.id = r.patch_id join bank b on b.id = p.bank_id
                 where b.collection_id = :collection order by b.position, p.slot, r.number desc""")
-                .param("collection", collectionId).query((rs, n) -> new ShippedPatch(rs.getInt("position"), rs.getString("bank_name"), rs.getInt("slot"),
+                .param("collection", collectionId).query((rs, n) -> new ShippedPatch(rs.getLong("id"), rs.getInt("position"), rs.getString("bank_name"), rs.getInt("slot"),
                         rs.getInt("number"), rs.getString("sound_hash"), PatchFormat.read(rs.getString("content"), "revision " + rs.getInt("number")))).list();
     }
 
@@ -203,7 +237,7 @@ class PatchStore {
 
     private static PatchSummary summary(ResultSet rs, int n) throws SQLException {
         return new PatchSummary(rs.getLong("id"), rs.getLong("bank_id"), rs.getInt("slot"), rs.getLong("version"), rs.getString("name"), rs.getString("category"),
-                rs.getString("content_hash"), rs.getString("sound_hash"), rs.getInt("revision"), saved(rs));
+                List.of((String[]) rs.getArray("tags").getArray()), rs.getString("author"), rs.getString("content_hash"), rs.getString("sound_hash"), rs.getInt("revision"), saved(rs));
     }
 
     private static PatchRow row(ResultSet rs, int n) throws SQLException {

@@ -1,5 +1,7 @@
 package gentlecomet.studio.patch;
 
+import java.util.List;
+
 /**
  * What lists show of a patch in its working state, read without its content.
  *
@@ -7,10 +9,15 @@ package gentlecomet.studio.patch;
  * @param revision number of the latest saved revision, 0 when there is none
  * @param saved    whether the working state is the latest revision
  */
-public record PatchSummary(long id, long bankId, int slot, long version, String name, String category, String contentHash, String soundHash, int revision,
-        boolean saved) {
+public record PatchSummary(long id, long bankId, int slot, long version, String name, String category, List<String> tags, String author,
+        String contentHash, String soundHash, int revision, boolean saved) {
 
-    /** How far it has been saved, in words. */
+    /** How far it has been saved: saved, edited, or new. */
+    public String state() {
+        return revision == 0 ? "new" : saved ? "saved" : "edited";
+    }
+
+    /** The same in words. */
     public String stateText() {
         return revision == 0 ? "never saved" : saved ? "r" + revision : "r" + revision + " + edits";
     }

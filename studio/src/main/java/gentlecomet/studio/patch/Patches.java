@@ -9,6 +9,7 @@ import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.page.ConflictException;
 import gentlecomet.studio.page.MissingException;
 import gentlecomet.studio.page.RefusedException;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -44,6 +45,10 @@ public class Patches {
     public record Steps(String undo, String redo) {
     }
 
+    /** A working state. @param place null in the trash @param cursor number of the edit that it comes from */
+    public record State(String name, long version, Placement place, int cursor, String contentHash) {
+    }
+
     /** A patch with its content. @throws MissingException when it is not there */
     public PatchRow get(long id) {
         return store.find(id).orElseThrow(Patches::missing);
@@ -52,6 +57,17 @@ public class Patches {
     /** A patch without its content. @throws MissingException when it is not there */
     public PatchSummary summary(long id) {
         return store.summary(id).orElseThrow(Patches::missing);
+    }
+
+    /** The working states of patches wherever they are, in the trash too; nobody else can change them until the transaction ends. */
+    @Transactional
+    public Map<Long, State> hold(Collection<Long> ids) {
+        return store.hold(ids);
+    }
+
+    /** Hash of the state that a step of the log led to, empty when there is none. */
+    public String hashAt(long id, int step) {
+        return store.hashAt(id, step);
     }
 
     /** The patches of a bank by their slots, without their content. */
@@ -67,6 +83,16 @@ public class Patches {
     /** Level trims of a bank's patches in dB, by patch. */
     public Map<Long, Double> trims(long bankId) {
         return store.trims(bankId).stream().collect(Collectors.toMap(PatchTrim::patchId, PatchTrim::db));
+    }
+
+    /** Playing notes of a collection's patches that have any, by patch. */
+    public Map<Long, String> notes(long collectionId) {
+        return store.notes(collectionId);
+    }
+
+    /** Patches of a collection that were made within some days. */
+    public int madeWithin(long collectionId, int days) {
+        return store.madeWithin(collectionId, days);
     }
 
     public List<Integer> takenSlots(long bankId) {
@@ -118,18 +144,6 @@ public class Patches {
         return id;
     }
 
-    @Transactional
-    public void delete(long id) {
-        summary(id);
-        store.delete(id);
-    }
-
-    /** Exchanges two slots of a bank, whether or not there are patches in them. */
-    @Transactional
-    public void exchange(long bankId, int one, int other) {
-        store.exchange(bankId, one, other);
-    }
-
     /**
      * Makes an edit.
      *
@@ -158,14 +172,20 @@ public class Patches {
         Patch before = goesOn ? store.stateAt(id, row.cursor() - 1).orElse(row.patch()) : row.patch();
         store.insertEdit(id, number, goesOn ? told(before, changed, edit) : edit.label(before), gesture, changed);
         store.moveCursor(id, number);
-        int oldest = number % PRUNED_EVERY == 0 ? Math.max(0, number - UNDO_STEPS) : 0;
-        if (oldest > 0) {
-            store.prune(id, oldest);
-        }
-        uses.keepEdits(id, oldest, number - 1);
+        uses.keepEdits(id, 0, number - 1);
+        pruneAt(id, number);
         uses.note(id, StateKind.EDIT, number, changed);
         // Read back as it was written: a state that could not be opened again is never kept.
         return get(id);
+    }
+
+    /** Forgets what lies too far back, every few steps. @param number of the newest step */
+    void pruneAt(long id, int number) {
+        int oldest = number % PRUNED_EVERY == 0 ? number - UNDO_STEPS : 0;
+        if (oldest > 0) {
+            store.prune(id, oldest);
+            uses.keepEdits(id, oldest, number);
+        }
     }
 
     /** The words of a gesture that has moved several values, such as a point of a picture. */
@@ -221,6 +241,21 @@ public class Patches {
             store.moveCursor(id, row.cursor() + 1);
         }
         return get(id);
+    }
+
+    /**
+     * Goes to a step of the log, as undo and redo do one by one.
+     *
+     * @param version the version that is known, or 0 for whatever is there now
+     * @throws RefusedException where the log no longer has that step
+     */
+    @Transactional
+    public void goTo(long id, long version, int step) {
+        current(id, version);
+        if (store.label(id, step).isEmpty()) {
+            throw new RefusedException("The history of this patch no longer has the step.");
+        }
+        store.moveCursor(id, step);
     }
 
     /** Saves the working state as the next revision; a state that is already saved stays as it is. */

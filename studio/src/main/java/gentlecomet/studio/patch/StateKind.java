@@ -7,7 +7,8 @@ public enum StateKind {
     EDIT,
     REVISION,
     PAD,
-    VARIATION;
+    VARIATION,
+    HEARD;
 
     String id() {
         return name().toLowerCase(Locale.ROOT);

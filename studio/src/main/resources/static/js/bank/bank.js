@@ -1,87 +1,63 @@
-// Rows of the bank: their keys, names typed one after the other, and the menu of a row.
+// A bank's page: wires the grid, the tools above it, and the history.
+import {ask, say} from '../page/requests.js';
+import {visit} from '../page/visit.js';
+import {downloadRows, hand, perform, redo, saveRows, tell, turn, undo} from './desk.js';
+import {wireFilter} from './filter-line.js';
+import {wireGrid} from './grid.js';
+import {openWork, wireWork} from './many.js';
+import {wireToolMenu} from './row-menu.js';
+import {rowsOf} from './rows.js';
 
-/** Brings the rows of a fresh piece of page to life. @param {HTMLElement} root */
+/** Brings the rows and tools of a fresh piece of page to life. @param {HTMLElement} root */
 export function wireBank(root) {
-  root.querySelectorAll('.slot').forEach(row => row.addEventListener('keydown', rowKeys));
-  root.querySelectorAll('.slot input[name=name]').forEach(field => field.addEventListener('keydown', nameKeys));
-  root.querySelectorAll('.row-menu').forEach(wireMenu);
+  if (root.querySelector('#desk')) {
+    wireTools(root);
+    wireFilter(root);
+    wireWork(root);
+  }
+  wireGrid(root);
+  root.querySelector('#save-bank')?.addEventListener('click', () => saveRows(rowsOf()).catch(tell));
 }
 
-/** Arrows walk, Alt and arrows move, Space plays, Enter opens, D duplicates, S saves. */
-function rowKeys(e) {
-  const row = e.currentTarget;
-  if (e.target !== row || e.ctrlKey || e.metaKey) {
-    return;
-  }
-  const rows = [...document.querySelectorAll('.slot')];
-  const at = rows.indexOf(row);
-  const press = what => row.querySelector(`[data-do="${what}"]`)?.click();
-  const act = {
-    ArrowDown: () => e.altKey ? press('down') : rows[at + 1]?.focus(),
-    ArrowUp: () => e.altKey ? press('up') : rows[at - 1]?.focus(),
-    ' ': () => row.querySelector('[data-play]').click(),
-    Enter: () => row.querySelector('.actions a').click(),
-    F2: () => row.querySelector('input[name=name]').select(),
-    d: () => press('duplicate'),
-    s: () => press('save'),
-  }[e.key];
-  if (act) {
-    e.preventDefault();
-    e.stopPropagation();
-    act();
-  }
-}
-
-/** Enter and Tab go to the next name, Shift+Tab to the one before; Escape brings the name back as it was. */
-function nameKeys(e) {
-  const field = e.currentTarget;
-  if (e.key === 'Escape') {
-    e.preventDefault();
-    e.stopPropagation();
-    field.value = field.defaultValue;
-    field.closest('.slot').focus();
-    return;
-  }
-  if (e.key !== 'Enter' && e.key !== 'Tab') {
-    return;
-  }
-  const fields = [...document.querySelectorAll('.slot input[name=name]')];
-  const next = fields[fields.indexOf(field) + (e.shiftKey ? -1 : 1)];
-  if (next) {
-    e.preventDefault();
-    next.select();
-  } else if (e.key === 'Enter') {
-    e.preventDefault();
-    field.blur();
-    field.focus();
-  }
-}
-
-/** A menu opens beside its button, upward where there is no room below. */
-function wireMenu(menu) {
-  menu.addEventListener('toggle', e => {
-    if (e.newState !== 'open') {
+function wireTools(root) {
+  root.querySelector('#bank-choice')?.addEventListener('change', e => visit(`/banks/${e.target.value}`));
+  root.querySelectorAll('[data-many]').forEach(button => button.addEventListener('click', () => openWork(button.dataset.many)));
+  const direct = {duplicate: () => perform({what: 'copy', toBank: '0'}), delete: () => perform({what: 'delete'}), save: () => saveRows(hand()), zip: async () => downloadRows(hand())};
+  root.querySelectorAll('[data-desk]').forEach(button => button.addEventListener('click', () => {
+    if (hand().length === 0) {
+      say('Choose patches first.', {key: 'desk', calm: true});
       return;
     }
-    const button = document.querySelector(`[popovertarget="${menu.id}"]`).getBoundingClientRect();
-    const room = document.getElementById('page').getBoundingClientRect().bottom;
-    const below = button.bottom + menu.offsetHeight + 4 < room;
-    menu.style.left = `${Math.max(4, button.right - menu.offsetWidth)}px`;
-    menu.style.top = `${below ? button.bottom + 2 : Math.max(4, button.top - menu.offsetHeight - 2)}px`;
-    menu.querySelector('a, button:not(:disabled)')?.focus();
-  });
-  menu.addEventListener('keydown', e => {
-    const step = {ArrowDown: 1, ArrowUp: -1}[e.key];
-    const items = [...menu.querySelectorAll('a, button:not(:disabled)')];
-    if (step && items.length > 0) {
-      e.preventDefault();
-      items[(items.indexOf(document.activeElement) + step + items.length) % items.length].focus();
+    direct[button.dataset.desk]().catch(tell);
+  }));
+  root.querySelector('#desk-undo').addEventListener('click', undo);
+  root.querySelector('#desk-redo').addEventListener('click', redo);
+  root.querySelector('#desk-history').addEventListener('click', openHistory);
+  root.querySelectorAll('#more-work, #columns').forEach(wireToolMenu);
+  // The head of the grid stays below the tools, however many lines they take.
+  const bar = root.querySelector('#desk');
+  new ResizeObserver(() => bar.parentElement?.style.setProperty('--tools-height', `${bar.offsetHeight}px`)).observe(bar);
+}
+
+/** What was done at the desk, with a way back from each step. */
+async function openHistory() {
+  const box = document.getElementById('history');
+  try {
+    box.innerHTML = await (await ask(`/banks/${document.getElementById('desk').dataset.bank}/desk/history`)).text();
+  } catch (refusal) {
+    tell(refusal);
+    return;
+  }
+  box.querySelectorAll('time').forEach(t => { t.textContent = new Date(t.dateTime).toLocaleString([], {dateStyle: 'short', timeStyle: 'short'}); });
+  box.onclick = e => {
+    if (e.target.matches('[data-close]')) {
+      box.close();
+    } else if (e.target.dataset.turn) {
+      box.close();
+      turn(e.target.dataset.turn).catch(tell);
     }
-    e.stopPropagation();
-  });
-  menu.addEventListener('click', e => {
-    if (e.target.closest('a, button')) {
-      menu.hidePopover();
-    }
-  });
+  };
+  if (!box.open) {
+    box.showModal();
+  }
 }

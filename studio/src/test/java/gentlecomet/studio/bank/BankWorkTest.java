@@ -17,21 +17,17 @@ import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.StudioTest;
 import gentlecomet.studio.WebWork;
 import gentlecomet.studio.patch.PatchSummary;
-import gentlecomet.studio.patch.Patches;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.web.servlet.ResultActions;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** The rows of a bank: where patches stand, what they are called, what is saved. */
 @StudioTest
 class BankWorkTest extends WebWork {
-
-    @Autowired
-    private Patches patches;
 
     @BeforeEach
     void onePatchInSlotThree() {
@@ -49,26 +45,25 @@ class BankWorkTest extends WebWork {
     @Test
     void aCopyStandsInTheNextFreeSlotUnderANameOfItsOwnWithTheSameSound() throws Exception {
         detune(id, 7);
-        send(post("/patches/{id}/duplicate", id)).andExpect(status().isOk()).andExpect(content().string(containsString("New Patch 2")));
+        atDesk("copy", List.of(id)).andExpect(status().isOk()).andExpect(content().string(containsString("New Patch 2")));
         assertEquals(List.of("3 New Patch", "4 New Patch 2"), slots());
         PatchSummary copy = patches.inBank(bank).get(1);
         assertEquals(patches.get(id).soundHash(), copy.soundHash());
         detune(copy.id(), 9);
         assertEquals(7, patches.get(id).patch().value("layer1.source1.cents"), "the first one stays as it is");
-        send(post("/patches/{id}/duplicate", copy.id())).andExpect(status().isOk());
+        atDesk("copy", List.of(copy.id())).andExpect(status().isOk());
         assertEquals("5 New Patch 3", slots().get(2));
     }
 
     @Test
     void aPatchMovesAndChangesPlacesWithTheOneInItsWay() throws Exception {
         long other = banks.newPatch(bank, 4);
-        send(post("/patches/{id}/move", id).param("slot", "4")).andExpect(status().isOk());
+        atDesk("shift", List.of(id), "way", "down").andExpect(status().isOk());
         assertEquals(List.of("3 New Patch 2", "4 New Patch"), slots());
-        send(post("/patches/{id}/move", id).param("slot", "128")).andExpect(status().isOk());
+        atDesk("at", List.of(id), "toSlot", "128").andExpect(status().isOk());
         assertEquals(List.of("3 New Patch 2", "128 New Patch"), slots());
         for (String wrong : List.of("0", "129", "-5")) {
-            send(post("/patches/{id}/move", other).param("slot", wrong)).andExpect(status().isUnprocessableEntity())
-                    .andExpect(content().string(containsString("slots 1 to " + CollectionFormat.SLOTS)));
+            atDesk("at", List.of(other), "toSlot", wrong).andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("slots 1 to " + CollectionFormat.SLOTS)));
         }
         assertEquals(List.of("3 New Patch 2", "128 New Patch"), slots());
     }
@@ -76,7 +71,7 @@ class BankWorkTest extends WebWork {
     @Test
     void afterTheLastSlotTheFirstFreeOneIsTaken() throws Exception {
         long last = banks.newPatch(bank, 128);
-        send(post("/patches/{id}/duplicate", last)).andExpect(status().isOk());
+        atDesk("copy", List.of(last)).andExpect(status().isOk());
         assertTrue(slots().get(0).startsWith("1 "), slots().toString());
     }
 
@@ -87,7 +82,7 @@ class BankWorkTest extends WebWork {
                 banks.newPatch(bank, slot);
             }
         }
-        send(post("/patches/{id}/duplicate", id)).andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("are taken")));
+        atDesk("copy", List.of(id)).andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("it has 0 free slots")));
         send(post("/banks/{id}/patches", bank)).andExpect(status().isUnprocessableEntity());
         send(get("/banks/{id}/rows", bank)).andExpect(status().isOk()).andExpect(content().string(containsString("New Patch 128")));
         assertEquals(CollectionFormat.SLOTS, slots().size());
@@ -95,10 +90,10 @@ class BankWorkTest extends WebWork {
 
     @Test
     void nameAndCategoryAreEditsOfTheRowThatCanBeUndone() throws Exception {
-        send(row("name").param("name", "Tide Clock")).andExpect(status().isOk()).andExpect(content().string(containsString("Tide Clock")));
-        send(row("category").param("category", "bell")).andExpect(status().isOk());
+        atDesk("rename", List.of(id), "way", "one", "text", "Tide Clock").andExpect(status().isOk()).andExpect(content().string(containsString("Tide Clock")));
+        atDesk("categorise", List.of(id), "category", "bell").andExpect(status().isOk());
         assertEquals("bell", patches.get(id).category());
-        send(row("category").param("category", "x".repeat(500))).andExpect(status().isUnprocessableEntity());
+        atDesk("categorise", List.of(id), "category", "x".repeat(500)).andExpect(status().isUnprocessableEntity());
         assertEquals("bell", patches.get(id).category());
         patches.undo(id, 0);
         patches.undo(id, 0);
@@ -106,28 +101,33 @@ class BankWorkTest extends WebWork {
     }
 
     @Test
-    void savingARowOrTheBankKeepsRevisionsOfWhatHasChanged() throws Exception {
+    void savingKeepsRevisionsOfWhatHasChanged() throws Exception {
         long other = banks.newPatch(bank, 5);
-        send(row("save-row")).andExpect(status().isOk());
+        save(shown(id)).andExpect(status().isOk());
         assertTrue(patches.get(id).saved());
         assertEquals(1, patches.get(id).revision());
         assertFalse(patches.get(other).saved());
-        send(post("/banks/{id}/save", bank).param("note", "Before the round").param("patch", shown(id), shown(other))).andExpect(status().isOk());
+        save(shown(id), shown(other)).andExpect(status().isOk());
         assertEquals(1, patches.get(id).revision(), "unchanged since, so no second revision");
         assertEquals(1, patches.get(other).revision());
         detune(id, 3);
-        send(post("/banks/{id}/save", bank).param("patch", shown(id))).andExpect(status().isOk());
+        save(shown(id)).andExpect(status().isOk());
         assertEquals(2, patches.get(id).revision());
+    }
+
+    private ResultActions save(String... shown) throws Exception {
+        return send(post("/banks/{id}/save", bank).param("note", "Before the round").param("patch", shown));
     }
 
     @Test
     void aDeletedPatchIsGoneAndItsAddressSaysSo() throws Exception {
-        send(post("/patches/{id}/delete", id)).andExpect(status().isOk());
+        String shown = shown(id);
+        atDesk("delete", List.of(id)).andExpect(status().isOk());
         assertEquals(List.of(), slots());
-        for (String path : List.of("duplicate", "delete", "save-row")) {
-            send(post("/patches/{id}/" + path, id).param("version", "1")).andExpect(status().isNotFound());
-        }
-        send(post("/patches/{id}/move", id).param("slot", "1")).andExpect(status().isNotFound());
+        send(get("/patches/{id}", id)).andExpect(status().isNotFound());
+        send(post("/banks/{id}/desk", bank).param("what", "delete").param("patch", shown)).andExpect(status().isUnprocessableEntity())
+                .andExpect(content().string(containsString("no longer in this bank")));
+        save(shown).andExpect(status().isNotFound());
     }
 
     @Test
@@ -141,11 +141,6 @@ class BankWorkTest extends WebWork {
         assertFalse(bass.soundHash().equals(neutral.soundHash()));
     }
 
-    /** What a row posts: the version that it shows goes along. */
-    private MockHttpServletRequestBuilder row(String path) {
-        return post("/patches/{id}/" + path, id).param("version", String.valueOf(patches.get(id).version()));
-    }
-
     private String shown(long patch) {
         return patch + "." + patches.get(patch).version();
     }
@@ -155,8 +150,11 @@ class BankWorkTest extends WebWork {
         String old = String.valueOf(patches.get(id).version());
         String shown = shown(id);
         patches.edit(id, 0, "", new PatchEdit.Rename("Tide Clock"));
-        for (String path : List.of("undo", "redo", "save-row", "name", "category")) {
-            send(post("/patches/{id}/" + path, id).param("version", old).param("name", "Other Name").param("category", "bell"))
+        for (String path : List.of("undo", "redo")) {
+            send(post("/patches/{id}/" + path, id).param("version", old)).andExpect(status().isConflict());
+        }
+        for (String what : List.of("rename", "categorise", "tag", "sign")) {
+            send(post("/banks/{id}/desk", bank).param("what", what).param("patch", shown).param("way", what.equals("tag") ? "add" : "one").param("text", "Other Name").param("category", "bell"))
                     .andExpect(status().isConflict());
         }
         send(post("/banks/{id}/save", bank).param("patch", shown)).andExpect(status().isConflict());
@@ -172,8 +170,8 @@ class BankWorkTest extends WebWork {
         }
         int taken = patches.get(id).slot();
         send(post("/banks/{id}/patches", bank).param("slot", "" + taken)).andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("is taken")));
-        send(row("name").param("name", "Tide\u0000Clock")).andExpect(status().isUnprocessableEntity());
-        send(row("category").param("category", "be\u0000ll")).andExpect(status().isUnprocessableEntity());
+        atDesk("rename", List.of(id), "way", "one", "text", "Tide\u0000Clock").andExpect(status().isUnprocessableEntity());
+        atDesk("categorise", List.of(id), "category", "be\u0000ll").andExpect(status().isUnprocessableEntity());
     }
 
     @Test

@@ -2,15 +2,17 @@ package gentlecomet.studio.collection;
 
 import static org.awaitility.Awaitility.await;
 import static org.hamcrest.Matchers.containsString;
-import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.header;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import gentlecomet.craft.edit.PatchEdit;
+import gentlecomet.craft.format.ZipFormat;
 import gentlecomet.craft.measure.Measurement;
 import gentlecomet.craft.measure.Measuring;
 import gentlecomet.craft.phrase.Phrases;
@@ -18,18 +20,22 @@ import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.studio.StudioTest;
 import gentlecomet.studio.WebWork;
-import gentlecomet.studio.listening.Rounds;
 import gentlecomet.studio.measure.Measures;
 import gentlecomet.studio.page.RefusedException;
 import gentlecomet.studio.patch.PatchRow;
+import gentlecomet.studio.release.ReleaseChoice;
 import gentlecomet.studio.release.ReleaseRow;
 import gentlecomet.studio.release.Releases;
+import java.io.ByteArrayOutputStream;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Assertions;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** Each page's work, request by request, on the real database. */
@@ -38,8 +44,6 @@ class CollectionWorkTest extends WebWork {
 
     @Autowired
     private Measures measures;
-    @Autowired
-    private Rounds rounds;
     @Autowired
     private Releases releases;
 
@@ -60,7 +64,7 @@ class CollectionWorkTest extends WebWork {
         for (String page : pages) {
             web.perform(get(page)).andExpect(status().isOk()).andExpect(content().string(containsString("Work")));
         }
-        patches.delete(id);
+        delete(id);
         for (String page : pages) {
             web.perform(get(page)).andExpect(status().isOk());
         }
@@ -77,7 +81,7 @@ class CollectionWorkTest extends WebWork {
     @Test
     void levellingIsAnEditThatCanBeUndone() throws Exception {
         measure();
-        send(post("/banks/" + bank + "/level").param("patch", id + "." + patches.get(id).version())).andExpect(status().isOk());
+        send(post("/banks/" + bank + "/level").param("patch", id + "." + patches.get(id).version())).andExpect(status().is3xxRedirection());
         double trim = patches.get(id).patch().value("levelTrim");
         assertEquals(-18, measure().integratedLufs(), 0.05);
         assertTrue(trim != 0);
@@ -92,29 +96,53 @@ class CollectionWorkTest extends WebWork {
     }
 
     @Test
-    void verdictsBelongToTheStateThatWasHeard() throws Exception {
-        send(post("/banks/" + bank + "/listening")).andExpect(status().is3xxRedirection());
-        long round = rounds.latest(bank).orElseThrow().id();
-        send(post("/rounds/" + round + "/verdicts").param("patch", "" + id).param("verdict", "keep").param("note", "fine")).andExpect(status().isOk());
-        assertEquals("keep", rounds.standing(patches.summary(id)));
-        send(post("/rounds/" + round + "/verdicts").param("patch", "" + id).param("verdict", "maybe")).andExpect(status().isUnprocessableEntity());
-        send(get("/banks/" + bank + "/rows")).andExpect(content().string(containsString("verdict-keep")));
-        patches.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("levelTrim"), -3));
-        assertTrue(!send(get("/banks/" + bank + "/rows")).andReturn().getResponse().getContentAsString().contains("verdict-keep"));
-    }
-
-    @Test
-    void onlySavedRevisionsAreReleasedAndTheSameOnesGiveTheSameBytes() {
-        Assertions.assertThrows(RefusedException.class, () -> releases.start(collection, "1.0"));
+    void onlySavedRevisionsAreReleasedAndAVersionIsReleasedOnce() {
+        Assertions.assertThrows(RefusedException.class, () -> releases.start(collection, "1.0", "tried out", ReleaseChoice.NOTHING));
         patches.save(id, 0, "");
         patches.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("levelTrim"), -9));
-        Assertions.assertThrows(RefusedException.class, () -> releases.start(collection, "one/two"));
-        long first = releases.start(collection, "1.0");
+        Assertions.assertThrows(RefusedException.class, () -> releases.start(collection, "one/two", "tried out", ReleaseChoice.NOTHING));
+        long first = releases.start(collection, "1.0", "tried out", ReleaseChoice.NOTHING);
         assertEquals("verified", built(first).state());
         assertTrue(built(first).report().contains("equals revision 1"));
-        long second = releases.start(collection, "1.0");
-        assertEquals("verified", built(second).state());
-        assertArrayEquals(releases.archive(first), releases.archive(second));
+        assertTrue(Assertions.assertThrows(RefusedException.class, () -> releases.start(collection, "1.0.0", "tried out", ReleaseChoice.NOTHING)).getMessage().contains("The next would be 1.0.1"));
+        assertTrue(built(first).report().contains("equals revision 1"));
+    }
+
+    /** What a customer's program numbers and ears meet is told before it is built, and stands in the archive. */
+    @Test
+    void aReleaseTellsWhatItChanges() throws Exception {
+        patches.save(id, 0, "");
+        long first = releases.start(collection, "1.0", "tried out", ReleaseChoice.NOTHING);
+        assertEquals("verified", built(first).state());
+        patches.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("layer1.source1.level"), -18));
+        patches.save(id, 0, "");
+        long other = banks.newPatch(bank, 5);
+        patches.edit(other, 0, "", new PatchEdit.Rename("Salt Bell"));
+        patches.save(other, 0, "");
+        String page = send(get("/collections/" + collection + "/releases")).andReturn().getResponse().getContentAsString();
+        assertTrue(page.contains("value=\"1.1.0\"") && page.contains("Salt Bell"), "the suggestion follows from what is new");
+        assertTrue(page.contains("has no licence") && page.contains("name=\"reason\""), "what stands against it is told");
+        for (String[] wrong : new String[][] {{"formats", "tape"}, {"keyStep", "0"}, {"layers", "4"}}) {
+            send(post("/collections/" + collection + "/releases").param("version", "1.1.0").param("reason", "tried out").param(wrong[0], wrong[1])).andExpect(status().isUnprocessableEntity());
+        }
+        send(post("/collections/" + collection + "/releases").param("version", "1.1.0")).andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("write why")));
+        send(post("/collections/" + collection + "/releases").param("version", "1.1.0").param("reason", "for the test")).andExpect(status().isOk());
+        ReleaseRow second = built(releases.of(collection).get(0).id());
+        assertEquals("verified", second.state());
+        assertTrue(second.report().startsWith("built although something stood against it: for the test"));
+        ByteArrayOutputStream archive = new ByteArrayOutputStream();
+        releases.archive(second.id(), archive);
+        Map<String, byte[]> files = ZipFormat.read(archive.toByteArray(), "release");
+        assertEquals(second.bytes(), archive.size());
+        send(multipart("/player").file(new MockMultipartFile("file", "kit.zip", "application/zip", archive.toByteArray()))).andExpect(status().isOk())
+                .andExpect(content().string(containsString("Salt Bell"))).andExpect(header().string("Content-Security-Policy", containsString("default-src 'none'")));
+        send(multipart("/player").file(new MockMultipartFile("file", "kit.zip", "application/zip", new byte[] {1, 2, 3}))).andExpect(status().isUnprocessableEntity());
+        send(get("/releases/" + second.id() + "/player.html")).andExpect(status().isNotFound());
+        send(post("/releases/" + second.id() + "/thin")).andExpect(status().isOk()).andExpect(content().string(containsString("archive was let go")));
+        send(get("/releases/" + second.id() + "/archive.zip")).andExpect(status().isNotFound());
+        assertTrue(releases.get(second.id()).report().contains("equals revision"), "the report stays");
+        String changes = new String(files.get("CHANGES.txt"), StandardCharsets.UTF_8);
+        assertTrue(changes.contains("Changes since 1.0.0") && changes.contains("Salt Bell") && changes.contains("6.0 LU quieter") && changes.contains("for the test"), changes);
     }
 
     private ReleaseRow built(long release) {

@@ -5,13 +5,19 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import com.deque.html.axecore.results.Rule;
 import com.deque.html.axecore.selenium.AxeBuilder;
 import gentlecomet.craft.check.Finding;
+import gentlecomet.craft.check.Picture;
 import gentlecomet.craft.format.Hashes;
 import gentlecomet.craft.measure.Measuring;
 import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.bench.vary.VariationFixture;
 import gentlecomet.studio.collection.CollectionRow;
-import gentlecomet.studio.listening.Rounds;
+import gentlecomet.studio.listening.ListeningFixture;
+import gentlecomet.studio.listening.round.Rounds;
+import gentlecomet.studio.listening.say.Answer;
+import gentlecomet.studio.listening.say.Answers;
+import gentlecomet.studio.listening.say.Reviewer;
+import gentlecomet.studio.listening.say.Reviewers;
 import gentlecomet.studio.measure.MeasureFixture;
 import gentlecomet.studio.soundcheck.SoundcheckFixture;
 import java.io.IOException;
@@ -22,7 +28,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Consumer;
+import java.util.function.Predicate;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.springframework.beans.factory.annotation.Autowired;
 
 /**
@@ -35,7 +45,7 @@ class EveryViewTest extends OnTheScreen {
     /** Width and height in CSS pixels, device pixels to each: a usual window, a small laptop, and the usual window at 200 % zoom. */
     private static final Map<String, int[]> WINDOWS = new LinkedHashMap<>();
     /** Views that together have every colour on every ground: the themes differ in a few values of one style sheet. */
-    private static final Set<String> DARK = Set.of("home", "bank", "soundcheck", "listening", "keymap", "sources", "modulation", "performance", "versions");
+    private static final Set<String> DARK = Set.of("home", "bank", "rules", "collections", "sky", "soundcheck", "round", "keymap", "sources", "modulation", "performance", "versions");
     private static final String REACH = read("/screen/reach.js");
 
     /** The second tab of a stage. */
@@ -49,25 +59,32 @@ class EveryViewTest extends OnTheScreen {
 
     @Autowired
     private Rounds rounds;
+    @Autowired
+    private Reviewers reviewers;
+    @Autowired
+    private Answers answers;
+    private long round;
 
     private long collection;
     private long bank;
     private long dense;
 
     @Test
+    @Execution(ExecutionMode.CONCURRENT)
     void everyControlIsHitAtItsCentre() {
         fillABank(128);
         List<String> complaints = new ArrayList<>();
         try (Browser page = browser()) {
             WINDOWS.forEach((window, size) -> {
                 resize(page, size);
-                everyView(page, 2, view -> ((List<?>) page.js(REACH)).forEach(c -> complaints.add(window + ", " + view + ": " + c)));
+                everyView(page, 2, v -> true, view -> ((List<?>) page.js(REACH)).forEach(c -> complaints.add(window + ", " + view + ": " + c)));
             });
         }
         assertEquals(List.of(), complaints);
     }
 
     @Test
+    @Execution(ExecutionMode.CONCURRENT)
     void axeFindsNothingInLightAndDark() {
         fillABank(10);
         List<String> violations = new ArrayList<>();
@@ -77,10 +94,7 @@ class EveryViewTest extends OnTheScreen {
                 page.driver.executeCdpCommand("Emulation.setEmulatedMedia",
                         Map.of("features", List.of(Map.of("name", "prefers-color-scheme", "value", theme))));
                 // The second layer has the parts and the colours of the first.
-                everyView(page, 1, view -> {
-                    if (theme.equals("dark") && !DARK.contains(view.replaceAll("bench, | of layer 1", ""))) {
-                        return;
-                    }
+                everyView(page, 1, view -> theme.equals("light") || DARK.contains(view.replaceAll("bench, | of layer 1", "")), view -> {
                     assertEquals(theme, page.js("return document.documentElement.dataset.bsTheme"), "the system's preference is followed");
                     for (Rule rule : axe(view, theme).analyze(page.driver).getViolations()) {
                         violations.add(theme + ", " + view + ": " + rule.getId() + " (" + rule.getImpact() + ") "
@@ -101,16 +115,26 @@ class EveryViewTest extends OnTheScreen {
         return theme.equals("dark") ? axe.withRules(List.of("color-contrast")) : axe;
     }
 
-    private void everyView(Browser page, int layers, java.util.function.Consumer<String> look) {
+    /** @param wanted views that are opened */
+    private void everyView(Browser page, int layers, Predicate<String> wanted, Consumer<String> look) {
         Map<String, String> views = new LinkedHashMap<>();
         views.put("home", "/collections/" + collection);
         views.put("rules", "/collections/" + collection + "/rules");
+        views.put("collections", "/collections/" + collection + "/all");
+        views.put("about", "/collections/" + collection + "/about");
+        views.put("banks", "/collections/" + collection + "/banks");
+        views.put("sky", "/collections/" + collection + "/sky");
         views.put("recordings", "/collections/" + collection + "/assets");
         views.put("bank", "/banks/" + bank);
         views.put("levels", "/banks/" + bank + "/levels");
         views.put("soundcheck", "/banks/" + bank + "/soundcheck");
+        views.put("soundcheck report", "/banks/" + bank + "/soundcheck/report");
         views.put("listening", "/banks/" + bank + "/listening");
+        views.put("round", "/rounds/" + round);
+        views.put("results", "/rounds/" + round + "/results");
+        views.put("mend", "/collections/" + collection + "/mend");
         views.put("releases", "/collections/" + collection + "/releases");
+        views.keySet().removeIf(wanted.negate());
         views.forEach((view, address) -> {
             page.open(address);
             page.find("#player-macros label");
@@ -126,9 +150,11 @@ class EveryViewTest extends OnTheScreen {
             for (String stage : STAGES) {
                 if (layer == 0 || !List.of("performance", "level", "versions").contains(stage)) {
                     page.js("document.querySelector('[data-stage=" + stage + "]').click()");
-                    look.accept("bench, " + stage + " of layer " + (layer + 1));
+                    if (wanted.test("bench, " + stage + " of layer " + (layer + 1))) {
+                        look.accept("bench, " + stage + " of layer " + (layer + 1));
+                    }
                     String beside = BESIDE.get(stage);
-                    if (beside != null) {
+                    if (beside != null && wanted.test("bench, " + beside.substring(4))) {
                         page.js("document.getElementById('" + beside + "').click()");
                         look.accept("bench, " + beside.substring(4));
                     }
@@ -155,19 +181,23 @@ class EveryViewTest extends OnTheScreen {
             String name = slot % 9 == 0 ? DensePatch.LONG_NAME.substring(0, 60) + " " + slot : "Patch " + slot;
             patches.insert(bank, slot, plain.withNaming(plain.naming().withName(name)), "As it began");
         }
-        long round = rounds.start(bank);
+        round = rounds.start(collection, ListeningFixture.plan("What has a long name, first listening", "-name:\"Patch \""));
+        Reviewer reviewer = reviewers.named(collection, "designer with a long name, second day");
         var measurement = new Measuring().measure(plain, Phrases.get("line"));
         List<Finding> findings = new ArrayList<>();
         for (int i = 0; i < 4; i++) {
-            findings.add(new Finding(List.of("level.target", "macro.dead", "tail.long", "keymap.hole").get(i), i == 0 ? Finding.Severity.FAULT : Finding.Severity.WARNING,
+            findings.add(new Finding(List.of("level.loudness", "macro.dead", "tail.long", "keymap.hole").get(i), i == 0 ? Finding.Severity.FAULT : Finding.Severity.WARNING,
                     "Something was found that takes a sentence of some length to tell, with what was expected in its place; look at the numbers and listen to it.",
-                    Map.of("measured", "-23.4 LUFS", "expected", "-18.0 LUFS"), "layer1.source1.level", i == 1 ? "C3:100:1" : ""));
+                    Map.of("measured", "-23.4 LUFS", "expected", "-18.0 LUFS"), "layer1.source1.level", i == 1 ? "C3:100:1" : "",
+                    i == 2 ? new Picture(Picture.Kind.LINE, "key", "LUFS", List.of(24.0, 60.0, 96.0), List.of(-20.0, -15.0, -48.0), -40.0, 96.0) : null));
         }
         for (var patch : List.of(patches.summary(dense), patches.inBank(bank).get(1))) {
             MeasureFixture.save(jdbc, patch.soundHash(), row.rules().phraseOf(patch.category()), measurement);
             SoundcheckFixture.save(jdbc, patch.soundHash(), patch.category(), row.rules(), findings);
-            rounds.give(round, patch.id(), "fix", "The release is too long for a pad of this kind, and the low end is muddy.");
         }
+        answers.give(round, new Answer(1, 0, reviewer.id(), "fix"), "view " + round);
+        answers.note(round, 1, reviewer.id(), "The release is too long for a pad of this kind, and the low end is muddy.", 2.5, 60, "view " + round);
+        answers.keepReady(collection, "too bright\ntoo loud against everything else of its kind");
         MeasureFixture.save(jdbc, Hashes.sound(plain), row.rules().phraseOf(""), measurement);
     }
 

@@ -8,7 +8,6 @@ import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.patch.MacroTarget;
 import gentlecomet.sound.patch.Patch;
-import gentlecomet.studio.listening.Rounds;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
@@ -29,8 +28,6 @@ import org.springframework.beans.factory.annotation.Autowired;
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class HandsOnTheScreenTest extends OnTheScreen {
 
-    @Autowired
-    private Rounds rounds;
     private Browser page;
     private long bank;
 
@@ -64,15 +61,15 @@ class HandsOnTheScreenTest extends OnTheScreen {
             patch(slot, "Tide Clock " + slot);
         }
         page.open("/banks/" + bank);
-        WebElement button = page.find("tr[data-slot='40'] .row-menu-button");
+        WebElement button = page.find(".slot[data-slot='40'] .row-menu-button");
         page.js("arguments[0].scrollIntoView({block: 'end'})", button);
         new Actions(page.driver).moveToElement(button).click().perform();
-        page.until(d -> d.findElement(By.cssSelector("tr[data-slot='40'] [data-do=save]")).isDisplayed());
+        page.until(d -> d.findElement(By.cssSelector("#row-menu [data-do=save]")).isDisplayed());
         new Actions(page.driver).sendKeys(Keys.ESCAPE).perform();
-        page.until(d -> !d.findElement(By.cssSelector("tr[data-slot='40'] [data-do=save]")).isDisplayed());
+        page.until(d -> !d.findElement(By.cssSelector("#row-menu [data-do=save]")).isDisplayed());
         assertEquals("⋯", focused().getText(), "the focus goes back to the button");
         new Actions(page.driver).moveToElement(button).click().perform();
-        WebElement save = page.find("tr[data-slot='40'] [data-do=save]");
+        WebElement save = page.find("#row-menu [data-do=save]");
         page.until(d -> save.isDisplayed());
         new Actions(page.driver).moveToElement(save).click().perform();
         page.until(d -> patches.inBank(bank).get(39).revision() == 1);
@@ -84,40 +81,20 @@ class HandsOnTheScreenTest extends OnTheScreen {
         long first = patch(1, "Tide Clock");
         long second = patch(2, "Heron Glass");
         page.open("/banks/" + bank);
-        WebElement name = page.find("tr[data-slot='1'] input[name=name]");
+        WebElement name = page.find(".slot[data-slot='1'] .c-name");
         name.click();
-        name.sendKeys("nonsense", Keys.ESCAPE);
-        assertEquals("Tide Clock", name.getDomProperty("value"));
-        assertEquals("1", focused().getDomAttribute("data-slot"), "the row has the focus, not the page");
-        name.click();
-        name.sendKeys(Keys.chord(Keys.CONTROL, "a"), "Ebb Bell", Keys.ENTER);
+        name.sendKeys(Keys.ENTER);
+        focused().sendKeys("nonsense", Keys.ESCAPE);
+        assertEquals("Tide Clock", name.getText());
+        assertEquals(name, focused(), "the cell has the focus, not the page");
+        name.sendKeys(Keys.F2);
+        focused().sendKeys("Ebb Bell", Keys.TAB);
         assertEquals("Name of slot 2", focused().getDomAttribute("aria-label"));
-        focused().sendKeys("Flood Bell", Keys.TAB);
+        focused().sendKeys("Flood Bell", Keys.ENTER);
         page.until(d -> patches.get(first).name().equals("Ebb Bell") && patches.get(second).name().equals("Flood Bell"));
         page.until(d -> !"BODY".equalsIgnoreCase(focused().getTagName()));
-        page.until(d -> d.findElement(By.cssSelector("tr[data-slot='1'] input[name=name]")).getDomAttribute("value").equals("Ebb Bell"));
+        page.until(d -> d.findElement(By.cssSelector(".slot[data-slot='1'] .c-name")).getText().startsWith("Ebb Bell"));
         page.until(d -> page.text("#player-name").equals("Ebb Bell"), "the player has the new name");
-    }
-
-    @Test
-    void aNoteIsKeptAsItIsTypedAndEnterGivesNoVerdict() {
-        long first = patch(1, "Tide Clock");
-        long second = patch(2, "Heron Glass");
-        long round = rounds.start(bank);
-        page.open("/banks/" + bank + "/listening");
-        page.find("#verdict-note").sendKeys("the tail is too lo");
-        page.click("[data-skip]");
-        page.until(d -> page.text(".heard-name").equals("Heron Glass"));
-        page.until(d -> rounds.verdicts(round).containsKey(first));
-        assertEquals(1, page.driver.findElements(By.id("player")).size(), "the page stands in the place of the page, not in a part of it");
-        assertEquals("the tail is too lo", rounds.verdicts(round).get(first).note());
-        page.find("#verdict-note").sendKeys("fine as it is", Keys.ENTER);
-        page.until(d -> page.text("#note-state").equals("Note saved"));
-        assertEquals("Heron Glass", page.text(".heard-name"), "Enter stays with the patch");
-        assertEquals("none", rounds.verdicts(round).get(second).verdict());
-        page.find("#verdict-note").sendKeys(" and more");
-        page.open("/banks/" + bank);
-        page.until(d -> rounds.verdicts(round).get(second).note().equals("fine as it is and more"));
     }
 
     @Test
@@ -156,15 +133,17 @@ class HandsOnTheScreenTest extends OnTheScreen {
     }
 
     @Test
-    void aFieldOfAFormThatIsRefusedIsMarked() {
+    void aRuleThatIsRefusedIsSaidAndStaysAsItWasTyped() {
         patch(1, "Tide Clock");
         long collection = collections.bank(bank).collectionId();
         page.open("/collections/" + collection + "/rules");
+        page.click("[name=namesBy][value=pattern]");
         page.fill("input[name=namePattern]", "[unclosed");
-        page.click(".rules-form button.primary");
-        page.until(d -> d.findElement(By.cssSelector(".refusal")).getText().contains("not a regular expression"));
-        assertEquals("namePattern", focused().getDomAttribute("name"));
-        assertEquals("[unclosed", focused().getDomProperty("value"));
+        page.until(d -> d.findElement(By.id("rules-refusal")).getText().contains("not a regular expression"));
+        assertFalse(page.find("#rules-apply").isEnabled());
+        assertEquals("[unclosed", page.find("input[name=namePattern]").getDomProperty("value"));
+        page.fill("input[name=namePattern]", "[A-Z].*");
+        page.until(d -> d.findElement(By.id("rules-apply")).isEnabled());
     }
 
     /** An exchange that takes its time: what is typed meanwhile goes on in the fresh bench, into the same field. */
@@ -278,6 +257,8 @@ class HandsOnTheScreenTest extends OnTheScreen {
         page.until(d -> page.text("#player-name").equals("Other Shore"));
         page.open("/");
         assertEquals("Hands elsewhere", page.text("h1"));
+        page.click("a[href$='/all']");
+        page.until(d -> page.text("h1").equals("Collections"));
         page.click("a[href='/collections/" + collections.bank(bank).collectionId() + "']");
         page.until(d -> page.text("#player-name").equals("Tide Clock"));
         page.open("/");

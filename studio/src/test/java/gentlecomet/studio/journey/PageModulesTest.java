@@ -131,6 +131,31 @@ class PageModulesTest extends OnTheScreen {
                 return at.join(' ')"""));
     }
 
+    /** A square's inside, the widest ring in the middle of points at its corners, and cells that hold three points and more. */
+    @Test
+    void theSkyKnowsWhatALassoHoldsWhereThereIsRoomAndWhereACrowd() {
+        assertEquals("true false false", in("bank/sky-shapes.js", "m", """
+                const square = [{x: 0, y: 0}, {x: 10, y: 0}, {x: 10, y: 10}, {x: 0, y: 10}];
+                return [m.inside({x: 5, y: 5}, square), m.inside({x: 15, y: 5}, square), m.inside({x: 5, y: -1}, square)].join(' ')"""));
+        assertEquals("1 true", in("bank/sky-shapes.js", "m", """
+                const box = {x: 0, y: 0, w: 400, h: 400};
+                const points = [[60, 60], [340, 60], [60, 340], [340, 340]].map(([x, y]) => ({x, y}));
+                const found = m.holes(points, box);
+                return found.length + ' ' + (Math.hypot(found[0].x - 200, found[0].y - 200) < 20 && found[0].r > 150)"""));
+        assertEquals("0", in("bank/sky-shapes.js", "m", "return String(m.holes([{x: 1, y: 1}], {x: 0, y: 0, w: 9, h: 9}).length)"));
+        assertEquals("1 4", in("bank/sky-shapes.js", "m", """
+                const cells = m.crowds([[5, 5], [6, 5], [7, 6], [8, 4], [300, 300], [301, 301]].map(([x, y]) => ({x, y})), {x: 0, y: 0, w: 440, h: 260});
+                return cells.length + ' ' + cells[0].count"""));
+    }
+
+    /** Twice the frequency and twice the time are an octave; ten times the energy at the sides are 10 dB. */
+    @Test
+    void stepsOfTheSkyAreOctavesAndDecibels() {
+        assertEquals("1 -2 10", in("bank/sky-axes.js", "m", "return [m.stepTo('brightness', 500, 1000), m.stepTo('tail', 4, 1), m.stepTo('width', 1, 10)].map(v => Math.round(v * 1e6) / 1e6).join(' ')"));
+        assertEquals("1.36 kHz, 575 ms, 2.5 s", in("bank/sky-axes.js", "m",
+                "return [m.shownValue({brightness: 1362}, 'brightness'), m.shownValue({tail: 0.575}, 'tail'), m.shownValue({tail: 2.52}, 'tail')].join(', ')"));
+    }
+
     @Test
     void metersTellLevelsAndGainReduction() {
         assertEquals("−6 → −12 dB, gain reduction 6.2 dB|−∞", in("bench/slot-meters.js", "m", """
@@ -264,5 +289,50 @@ class PageModulesTest extends OnTheScreen {
                   localStorage.removeItem('comet-buffer');
                 }""", java.util.Arrays.stream(PatchImage.of(Patch.neutral("Gaps"))).skip(Parameters.COUNT).boxed().toList());
         assertEquals(List.of(true, 1L, 1L, "safe"), found);
+    }
+
+    /**
+     * A switch takes 10 ms. Equal sounds pass it unchanged (answers the largest difference); sounds that have nothing in common keep their power (answers the
+     * largest deviation of 5 ms windows in dB, averaged over many switches); nothing jumps by more than the sounds do by themselves.
+     */
+    @Test
+    void aSwitchHasNoGapAndNoClick() {
+        Object told = in("player/crossfade.js", "m", """
+                const rate = 48000, frames = 9600;
+                const sine = hz => Float32Array.from({length: frames}, (x, i) => 0.5 * Math.sin(2 * Math.PI * hz * i / rate));
+                const run = (a, b) => {
+                  const fade = new m.Crossfade(rate), left = a.slice(), right = a.slice();
+                  let arrived = -1;
+                  for (let from = 0; from < frames; from += 128) {
+                    const cut = x => x.subarray(from, from + 128);
+                    if (from === 4864) { fade.to(true); }
+                    const at = fade.mix(cut(left), cut(right), cut(b), cut(b));
+                    if (at >= 0) { arrived = from + at; }
+                  }
+                  return [left, (arrived - 4864 + 1) / rate];
+                };
+                const [same] = run(sine(440), sine(440));
+                const difference = Math.max(...same.map((x, i) => Math.abs(x - sine(440)[i])));
+                const windows = new Float64Array(8);
+                let seed = 1;
+                const noise = () => Float32Array.from({length: frames}, () => { seed = seed * 1103515245 + 12345 & 0x7fffffff; return seed / 0x40000000 - 1; });
+                let took = 0;
+                for (let n = 0; n < 60; n++) {
+                  const [out, seconds] = run(noise(), noise());
+                  took = seconds;
+                  for (let w = 0; w < 8; w++) {
+                    for (let i = 0; i < 240; i++) { windows[w] += out[4384 + 240 * w + i] ** 2 / 240 / 60; }
+                  }
+                }
+                const deviation = Math.max(...[...windows].map(p => Math.abs(10 * Math.log10(p / (1 / 3)))));
+                const [two] = run(sine(440), sine(660));
+                let step = 0;
+                for (let i = 1; i < frames; i++) { step = Math.max(step, Math.abs(two[i] - two[i - 1])); }
+                return [1000 * took, difference, deviation, step / (0.5 * 2 * Math.PI * 660 / rate)]""");
+        List<?> figures = (List<?>) told;
+        assertEquals(10, ((Number) figures.get(0)).doubleValue(), 0.1, "milliseconds");
+        assertEquals(0, ((Number) figures.get(1)).doubleValue(), 1e-6, "equal sounds");
+        assertEquals(0, ((Number) figures.get(2)).doubleValue(), 0.5, "dB of power");
+        assertEquals(1, ((Number) figures.get(3)).doubleValue(), 0.25, "no jump beyond the steepest slope of the sounds");
     }
 }

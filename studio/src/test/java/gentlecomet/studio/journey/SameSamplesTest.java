@@ -53,11 +53,12 @@ class SameSamplesTest extends OnTheScreen {
     private Assets assets;
 
     @Test
-    void everyDemoPatchSoundsTheSameInBothPlaces() throws Exception {
+    void demoPatchesSoundTheSameInBothPlaces() throws Exception {
         long bank = demoBank();
         try (Browser page = browser()) {
             page.open("/");
-            for (PatchSummary summary : patches.inBank(bank)) {
+            // Every third; PlayerFileTest has others, and every kind of source, filter and effect stands below.
+            for (PatchSummary summary : patches.inBank(bank).stream().filter(p -> p.slot() % 3 == 0).toList()) {
                 PatchRow row = patches.get(summary.id());
                 // The browser's copy ends in the safety stage, which leaves everything below full scale untouched.
                 double[] image = PatchImage.of(row.patch());

@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import gentlecomet.craft.measure.Measurement;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.studio.patch.PatchSummary;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 
 class LevelRowTest {
@@ -21,7 +22,7 @@ class LevelRowTest {
     }
 
     private static LevelRow row(double lufs, double peak) {
-        return LevelRow.of(new PatchSummary(1, 1, 1, 1, "Plain", "", "", "", 0, false),
-                new Measurement(lufs, lufs + 2, lufs + 1, 3, peak, 60, 0.0, 0.01, 1, false, 2, 900, 0.1, 0), 0, HouseRules.DEFAULT);
+        return LevelRow.of(new PatchSummary(1, 1, 1, 1, "Plain", "", List.of(), "", "", "", 0, false),
+                new Measurement(lufs, lufs + 2, lufs + 1, 3, peak, 60, 0.0, 0.01, 1, false, 2, 900, 0.1, 0), 0, null, HouseRules.DEFAULT);
     }
 }

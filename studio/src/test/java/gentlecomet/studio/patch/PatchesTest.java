@@ -36,6 +36,8 @@ class PatchesTest {
     @Autowired
     private Collections collections;
     @Autowired
+    private PatchPlaces places;
+    @Autowired
     private JdbcClient jdbc;
     private long bank;
     private long id;
@@ -146,26 +148,7 @@ class PatchesTest {
 
     @Test
     void aDeletedPatchIsMissing() {
-        patches.delete(id);
+        places.put(java.util.Collections.singletonMap(id, null));
         assertThrows(MissingException.class, () -> cutoff(100, ""));
-    }
-
-    @Test
-    void movingExchangesSlots() {
-        long second = banks.newPatch(bank, 0);
-        banks.move(second, 1);
-        assertEquals(1, patches.get(second).slot());
-        assertEquals(2, patches.get(id).slot());
-        banks.move(second, 90);
-        assertEquals(90, patches.get(second).slot());
-        assertThrows(RefusedException.class, () -> banks.move(second, 129));
-    }
-
-    @Test
-    void copiesGetNamesAndSlotsOfTheirOwn() {
-        long copy = banks.duplicate(id);
-        assertEquals("New Patch 2", patches.get(copy).name());
-        assertEquals(2, patches.get(copy).slot());
-        assertEquals(patches.summary(id).soundHash(), patches.summary(copy).soundHash());
     }
 }

@@ -1,5 +1,6 @@
-package gentlecomet.studio.collection;
+package gentlecomet.studio.collection.rules;
 
+import gentlecomet.studio.collection.CollectionRow;
 import gentlecomet.studio.patch.PatchSummary;
 import java.util.List;
 
