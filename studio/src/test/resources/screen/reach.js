@@ -5,6 +5,9 @@ const complaints = [];
 const scroller = document.getElementById('page');
 document.querySelectorAll('#content details').forEach(fold => { if (!fold.matches('.row-menu')) { fold.open = true; } });
 
+// Rows outside of the window are not laid out; here all of them are looked at.
+document.querySelectorAll('.grid .slot').forEach(row => { row.style.contentVisibility = 'visible'; });
+
 document.querySelectorAll('.effect-card[hidden]').forEach(card => { card.hidden = false; });
 
 const seen = element => !element.closest('thead') && element.checkVisibility({visibilityProperty: true, opacityProperty: true}) && element.getClientRects().length > 0

@@ -1,13 +1,15 @@
 // Starts the page: the strip once, everything else whenever a piece of page arrives.
 import {allowLevelling} from './bench/at-rest.js';
 import {setUpPatchDrop} from './bank/patch-files.js';
+import {redo, undo} from './bank/desk.js';
 import {beforeRequest, benchState, chooseStage, flipVersions, matchLevel, openPlace, requestOfBench, save, setUpBench} from './bench/bench.js';
 import {openQuickLine} from './bench/quick/quick-line.js';
-import {listeningKey} from './listening/listening.js';
+import {roundKey, undoAnswer} from './listening/round.js';
 import {playClicked, setUpPage} from './page/pages.js';
 import {csrfToken, say, stageHeader} from './page/requests.js';
 import {fieldOf, refuse} from './page/refused.js';
 import {rememberFocus} from './page/focus-kept.js';
+import {followBench} from './soundcheck/live.js';
 import {panic, playChosen, setUpStrip, sizeFor} from './player/strip.js';
 import {openShortcuts} from './page/shortcuts.js';
 import {openFinder} from './page/finder.js';
@@ -57,6 +59,7 @@ function setUpTheme() {
 setUpTheme();
 setUpStrip();
 setUpPatchDrop();
+followBench();
 fresh(document.getElementById('content'));
 document.getElementById('content').focus({preventScroll: true});
 
@@ -156,6 +159,9 @@ function find() {
         }}] : [])]});
 }
 
+const roundOpen = () => document.getElementById('round') !== null;
+const deskOpen = () => document.getElementById('desk') !== null;
+
 document.addEventListener('keydown', e => {
   if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'k') {
     e.preventDefault();
@@ -167,6 +173,11 @@ document.addEventListener('keydown', e => {
   if (command && e.key.toLowerCase() === 'z' && benchState() && (!typing || typing.matches('select'))) {
     e.preventDefault();
     document.getElementById(e.shiftKey ? 'redo' : 'undo').click();
+  } else if (command && e.key.toLowerCase() === 'z' && deskOpen() && !typing) {
+    e.preventDefault();
+    (e.shiftKey ? redo : undo)();
+  } else if (command && e.key.toLowerCase() === 'z' && !e.shiftKey && !typing && undoAnswer()) {
+    e.preventDefault();
   } else if (command && e.key.toLowerCase() === 's' && benchState()) {
     e.preventDefault();
     save();
@@ -174,8 +185,15 @@ document.addEventListener('keydown', e => {
     return;
   } else if (e.key === '?') {
     openShortcuts();
+  } else if (e.key === '/' && deskOpen()) {
+    e.preventDefault();
+    document.getElementById('filter').focus();
   } else if (e.key === 'Escape') {
-    panic();
+    if (!roundOpen() || !roundKey(e)) {
+      panic();
+    }
+  } else if (roundOpen() && !e.target.closest('button, a, summary') && roundKey(e)) {
+    return;
   } else if (e.key === ' ' && !e.target.closest('button, a, summary, .slot')) {
     e.preventDefault();
     playChosen();
@@ -188,7 +206,7 @@ document.addEventListener('keydown', e => {
   } else if (benchState() && e.key === 'q') {
     e.preventDefault();
     openQuickLine();
-  } else {
-    listeningKey(e);
+  } else if (roundOpen() && e.key !== ' ') {
+    roundKey(e);
   }
 });

@@ -91,7 +91,7 @@ class MigrationTest {
         String check = version < 7 ? "insert into sound_check (sound_hash, category, rules_hash, engine_version, findings) values (:h, 'pad', :h, 'e', cast(:f as json))"
                 : "insert into sound_check (sound_hash, category, rules_hash, engine_version, findings, faults) values (:h, 'pad', :h, 'e', cast(:f as json), 2)";
         jdbc.sql(check).param("h", HASH).param("f", "{\"findings\": [{\"severity\": \"FAULT\"}, {\"severity\": \"WARNING\"}, {\"severity\": \"FAULT\"}]}").update();
-        run(connection, "insert into round (bank_id) values (1)", "insert into verdict (round_id, patch_id, content_hash, verdict) values (1, 1, '" + HASH + "', 'keep')",
+        run(connection, "insert into round (bank_id) values (1)", "insert into verdict (round_id, patch_id, content_hash, verdict, note) values (1, 1, '" + HASH + "', 'keep', 'of a state that is gone')",
                 "insert into release (collection_id, version, state) values (1, '1.0', 'building'), (1, '0.9', 'verified')",
                 "insert into scheduled_tasks (task_name, task_instance, execution_time, picked, version) values ('measure', 'm', now(), false, 1)");
         if (version >= 3) {
@@ -125,6 +125,8 @@ class MigrationTest {
             assertEquals(List.of("effect1.multiband.downThreshold", "layer1.filter1.cutoff", "layer1.source1.unisonVoices"),
                     jdbc.sql("select parameter from parameter_lock order by 1").query(String.class).list());
         }
-        assertEquals("keep", jdbc.sql("select verdict from verdict").query(String.class).single());
+        assertEquals("keep", jdbc.sql("select answer from answer").query(String.class).single());
+        assertEquals("of a state that is gone", jdbc.sql("select words from remark").query(String.class).single());
+        assertEquals(1, jdbc.sql("select count(*) from round_place p join heard_state s on s.content_hash = p.content_hash where p.sound_hash = '" + HASH + "'").query(Integer.class).single());
     }
 }

@@ -5,7 +5,9 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import gentlecomet.studio.bank.Banks;
 import gentlecomet.studio.collection.Collections;
+import gentlecomet.studio.patch.PatchPlaces;
 import gentlecomet.studio.patch.Patches;
+import java.util.List;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.ResultActions;
@@ -22,6 +24,8 @@ public abstract class WebWork {
     protected Patches patches;
     @Autowired
     protected Collections collections;
+    @Autowired
+    protected PatchPlaces places;
     protected long collection;
     protected long bank;
     protected long id;
@@ -41,6 +45,21 @@ public abstract class WebWork {
     /** A request that exchanges a part of a page. */
     protected ResultActions send(MockHttpServletRequestBuilder request) throws Exception {
         return web.perform(request.with(token()).header("HX-Request", "true"));
+    }
+
+    /** Work at the desk of the bank on some patches, as its page sends it: with the versions and the arrangement that are there now. */
+    protected ResultActions atDesk(String what, List<Long> chosen, String... fields) throws Exception {
+        MockHttpServletRequestBuilder request = post("/banks/{id}/desk", bank).param("what", what).param("arrangement", String.valueOf(places.arrangement(bank)));
+        chosen.forEach(patch -> request.param("patch", patch + "." + patches.get(patch).version()));
+        for (int i = 0; i < fields.length; i += 2) {
+            request.param(fields[i], fields[i + 1]);
+        }
+        return web.perform(request.with(token()).header("X-Requested-With", "comet"));
+    }
+
+    /** Puts a patch into the trash. */
+    protected void delete(long patch) {
+        places.put(java.util.Collections.singletonMap(patch, null));
     }
 
     /** What the bench posts for its patch, with the version that it shows. */

@@ -7,13 +7,15 @@ import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.Macro;
 import gentlecomet.sound.patch.MacroTarget;
 import gentlecomet.sound.patch.Modulator;
+import gentlecomet.sound.patch.Naming;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.Route;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /** One step of work on a patch: it can be applied, and it can be told in words for the history. */
-public sealed interface PatchEdit permits PatchEdit.SetValue, PatchEdit.Rename, PatchEdit.Categorise, PatchEdit.Describe, PatchEdit.AddRoute, PatchEdit.SetDepth,
+public sealed interface PatchEdit permits PatchEdit.SetValue, PatchEdit.Rename, PatchEdit.Categorise, PatchEdit.Describe, PatchEdit.Tag, PatchEdit.Sign, PatchEdit.Note, PatchEdit.AddRoute, PatchEdit.SetDepth,
         PatchEdit.RemoveRoute, PatchEdit.NameMacro, PatchEdit.AddTarget, PatchEdit.SetEnd, PatchEdit.BendTarget, PatchEdit.RemoveTarget, PatchEdit.Restore,
         AddEffect, FillRows, MirrorSource, MoveEffect, SetRides, SetShape, SplitLayer, SetRecording, ShapeRoute, CompositeEdit, PastePart, PatchDifference.StoredValue, PatchDifference.Routes, PatchDifference.OneMacro {
 
@@ -96,27 +98,79 @@ public sealed interface PatchEdit permits PatchEdit.SetValue, PatchEdit.Rename, 
     record Describe(String tags, String notes) implements PatchEdit {
         @Override
         public Patch apply(Patch patch) {
-            List<String> words = new ArrayList<>();
-            for (String word : tags.split(",")) {
-                if (!word.isBlank()) {
-                    words.add(word.strip());
-                }
-            }
-            if (words.size() > 12 || words.stream().anyMatch(w -> w.length() > 30)) {
-                throw new EditException("A patch has up to 12 tags of up to 30 characters.");
-            }
-            refuseControls("The tags", tags);
-            refuseControls("The notes", notes.replaceAll("[\r\n\t]", ""));
-            if (notes.length() > 4000) {
-                throw new EditException("The notes have " + notes.length() + " characters; at most 4000 can be kept.");
-            }
-            return patch.withNaming(patch.naming().withTags(words).withNotes(notes.strip().replace("\r\n", "\n")));
+            List<String> words = Arrays.stream(tags.split(",")).map(String::strip).filter(w -> !w.isEmpty()).toList();
+            refuseTags(words);
+            return patch.withNaming(patch.naming().withTags(words).withNotes(storable(notes)));
         }
 
         @Override
         public String label(Patch before) {
             return "Tags and notes";
         }
+    }
+
+    /** Sets the tags alone. */
+    record Tag(List<String> tags) implements PatchEdit {
+        @Override
+        public Patch apply(Patch patch) {
+            List<String> words = tags.stream().map(String::strip).filter(w -> !w.isEmpty()).distinct().toList();
+            refuseTags(words);
+            return patch.withNaming(patch.naming().withTags(words));
+        }
+
+        @Override
+        public String label(Patch before) {
+            return "Tags " + (before.naming().tags().isEmpty() ? "none" : String.join(", ", before.naming().tags())) + " to "
+                    + (tags.isEmpty() ? "none" : String.join(", ", tags));
+        }
+    }
+
+    /** Says who made the patch. */
+    record Sign(String author) implements PatchEdit {
+        private static final int LONGEST = 80;
+
+        @Override
+        public Patch apply(Patch patch) {
+            refuseControls("The author", author);
+            if (author.strip().length() > LONGEST) {
+                throw new EditException("The author has " + author.strip().length() + " characters; at most " + LONGEST + " can be kept.");
+            }
+            return patch.withNaming(patch.naming().withAuthor(author.strip()));
+        }
+
+        @Override
+        public String label(Patch before) {
+            return "Author " + (before.naming().author().isEmpty() ? "none" : before.naming().author()) + " to " + (author.isBlank() ? "none" : author.strip());
+        }
+    }
+
+    /** Sets the playing notes alone. */
+    record Note(String notes) implements PatchEdit {
+        @Override
+        public Patch apply(Patch patch) {
+            return patch.withNaming(patch.naming().withNotes(storable(notes)));
+        }
+
+        @Override
+        public String label(Patch before) {
+            return "Playing notes";
+        }
+    }
+
+    /** Notes as they are kept. @throws EditException where they cannot be */
+    private static String storable(String notes) {
+        refuseControls("The notes", notes.replaceAll("[\r\n\t]", ""));
+        if (notes.length() > 4000) {
+            throw new EditException("The notes have " + notes.length() + " characters; at most 4000 can be kept.");
+        }
+        return notes.strip().replace("\r\n", "\n");
+    }
+
+    private static void refuseTags(List<String> tags) {
+        if (tags.size() > Naming.MOST_TAGS || tags.stream().anyMatch(t -> t.length() > Naming.LONGEST_TAG)) {
+            throw new EditException("A patch has up to " + Naming.MOST_TAGS + " tags of up to " + Naming.LONGEST_TAG + " characters.");
+        }
+        tags.forEach(t -> refuseControls("The tags", t));
     }
 
     /** Adds a route. */

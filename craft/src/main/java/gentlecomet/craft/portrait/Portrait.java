@@ -2,6 +2,7 @@ package gentlecomet.craft.portrait;
 
 import gentlecomet.craft.measure.Measurement;
 import gentlecomet.sound.maths.NoiseGenerator;
+import gentlecomet.sound.parameter.ValueText;
 import java.util.Locale;
 
 /**
@@ -79,7 +80,16 @@ public final class Portrait {
         return Math.max(0, Math.min(1, part));
     }
 
+    /** Text with the values in place of "%.1f", "%.2f" and "%s": a bank's page draws thousands of them, for which the JDK's formatter is too slow. */
     private static void append(StringBuilder out, String format, Object... values) {
-        out.append(String.format(Locale.ROOT, format, values));
+        int from = 0;
+        for (Object value : values) {
+            int at = format.indexOf('%', from);
+            out.append(format, from, at);
+            boolean text = format.charAt(at + 1) == 's';
+            out.append(text ? (String) value : ValueText.fixed(((Number) value).doubleValue(), format.charAt(at + 2) - '0'));
+            from = at + (text ? 2 : 4);
+        }
+        out.append(format, from, format.length());
     }
 }

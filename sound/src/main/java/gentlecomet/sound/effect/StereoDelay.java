@@ -216,25 +216,39 @@ final class StereoDelay implements Effect {
     /** What goes into the lines: what comes in, and what came out. */
     private void send(double[] fedLeft, double[] fedRight, double[] outLeft, double[] outRight, boolean pingPong, double cross, double feedback, int first, int count) {
         double in = 1 - frozen;
+        double[] toLeft = lineLeft.samples;
+        double[] toRight = lineRight.samples;
+        int left = lineLeft.at() + first;
+        int right = lineRight.at() + first;
         if (pingPong) {
             for (int i = first; i < first + count; i++) {
-                feedLeft[i] = 0.5 * in * (fedLeft[i] + fedRight[i]) + outRight[i] * feedback;
-                feedRight[i] = outLeft[i];
+                feedLeft[i] = 0.5 * in * (fedLeft[i] + fedRight[i]);
             }
+            sum(feedLeft, 1, outRight, feedback, first, toLeft, left, count);
+            System.arraycopy(outLeft, first, toRight, right, count);
         } else {
             double own = feedback * (1 - cross);
-            double other = feedback * cross;
-            for (int i = first; i < first + count; i++) {
-                double l = outLeft[i];
-                double r = outRight[i];
-                feedLeft[i] = fedLeft[i] * in + l * own + r * other;
-                feedRight[i] = fedRight[i] * in + r * own + l * other;
+            sum(fedLeft, in, outLeft, own, first, toLeft, left, count);
+            sum(fedRight, in, outRight, own, first, toRight, right, count);
+            if (cross > 0) {
+                add(outRight, feedback * cross, first, toLeft, left, count);
+                add(outLeft, feedback * cross, first, toRight, right, count);
             }
         }
-        System.arraycopy(feedLeft, first, lineLeft.samples, lineLeft.at() + first, count);
-        System.arraycopy(feedRight, first, lineRight.samples, lineRight.at() + first, count);
         lineLeft.repeatBeginning();
         lineRight.repeatBeginning();
+    }
+
+    private static void sum(double[] one, double oneGain, double[] other, double otherGain, int first, double[] to, int at, int count) {
+        for (int i = 0; i < count; i++) {
+            to[at + i] = one[first + i] * oneGain + other[first + i] * otherGain;
+        }
+    }
+
+    private static void add(double[] samples, double gain, int first, double[] to, int at, int count) {
+        for (int i = 0; i < count; i++) {
+            to[at + i] += samples[first + i] * gain;
+        }
     }
 
     /** Gives the echoes the level of their side, and brings the sides together. */

@@ -13,6 +13,11 @@ import java.util.List;
  */
 public record Naming(String name, String category, List<String> tags, String author, String notes) {
 
+    /** Most tags of a patch. */
+    public static final int MOST_TAGS = 12;
+    /** Most characters of a tag. */
+    public static final int LONGEST_TAG = 30;
+
     public Naming {
         tags = List.copyOf(tags);
     }
@@ -27,6 +32,10 @@ public record Naming(String name, String category, List<String> tags, String aut
 
     public Naming withTags(List<String> newTags) {
         return new Naming(name, category, newTags, author, notes);
+    }
+
+    public Naming withAuthor(String newAuthor) {
+        return new Naming(name, category, tags, newAuthor, notes);
     }
 
     public Naming withNotes(String newNotes) {

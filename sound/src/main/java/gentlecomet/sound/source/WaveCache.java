@@ -4,7 +4,10 @@ import gentlecomet.sound.parameter.TableName;
 import java.util.ArrayList;
 import java.util.List;
 
-/** The wave tables and recordings of an engine, made when they are first wanted and then kept. One thread at a time. */
+/**
+ * The wave tables and recordings of an engine. Tables that come with the program are made when they are first wanted and serve all engines from then on:
+ * they never change, so that threads which make the same one at the same time do no harm. Recordings belong to one engine, and to one thread at a time.
+ */
 public final class WaveCache {
 
     private static final double FAST_HZ = 80000;
@@ -12,12 +15,13 @@ public final class WaveCache {
     private static final BlepTables STEPS = new BlepTables(BlepTables.WIDE);
     private static final BlepTables FAST_STEPS = new BlepTables(BlepTables.NARROW);
 
-    private final WaveTable[] families = new WaveTable[TableName.values().length];
+    private static final WaveTable[] FAMILIES = new WaveTable[TableName.values().length];
+    private static WaveTable saw;
+    private static WaveTable triangle;
+    private static WaveTable roundSquare;
+
     private final List<Recording> recordings = new ArrayList<>();
     private final List<WaveTable> imported = new ArrayList<>();
-    private WaveTable saw;
-    private WaveTable triangle;
-    private WaveTable roundSquare;
 
     /** Puts a recording on the shelf; one of the same key is there already when nothing changes. */
     public void put(Recording recording) {
@@ -43,10 +47,12 @@ public final class WaveCache {
     }
 
     WaveTable family(TableName name) {
-        if (families[name.ordinal()] == null) {
-            families[name.ordinal()] = TableFamilies.of(name);
+        WaveTable made = FAMILIES[name.ordinal()];
+        if (made == null) {
+            made = TableFamilies.of(name);
+            FAMILIES[name.ordinal()] = made;
         }
-        return families[name.ordinal()];
+        return made;
     }
 
     /** The table of a recording, or null when it is not on the shelf. */
@@ -63,23 +69,29 @@ public final class WaveCache {
     }
 
     WaveTable saw() {
-        if (saw == null) {
-            saw = TableFamilies.saw();
+        WaveTable made = saw;
+        if (made == null) {
+            made = TableFamilies.saw();
+            saw = made;
         }
-        return saw;
+        return made;
     }
 
     WaveTable triangle() {
-        if (triangle == null) {
-            triangle = TableFamilies.triangle();
+        WaveTable made = triangle;
+        if (made == null) {
+            made = TableFamilies.triangle();
+            triangle = made;
         }
-        return triangle;
+        return made;
     }
 
     WaveTable roundSquare() {
-        if (roundSquare == null) {
-            roundSquare = TableFamilies.roundSquare();
+        WaveTable made = roundSquare;
+        if (made == null) {
+            made = TableFamilies.roundSquare();
+            roundSquare = made;
         }
-        return roundSquare;
+        return made;
     }
 }

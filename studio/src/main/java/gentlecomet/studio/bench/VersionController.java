@@ -60,7 +60,7 @@ class VersionController {
     }
 
     private static Double matched(Measurement m, Patch patch, HouseRules rules) {
-        return m == null || m.silent() ? null : rules.targetLufs() - rules.measureOf(patch.naming().category()).of(m);
+        return m == null || m.silent() ? null : rules.targetOf(patch.naming().category()) - rules.measureOf(patch.naming().category()).of(m);
     }
 
     /** What stands between two measured versions is matched by what lies between their two gains. */

@@ -16,6 +16,7 @@ import org.springframework.dao.TransientDataAccessException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.transaction.TransactionException;
+import org.springframework.validation.BindException;
 import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
@@ -75,7 +76,7 @@ class Problems {
     }
 
     @ExceptionHandler({MissingServletRequestParameterException.class, MissingServletRequestPartException.class,
-            MethodArgumentTypeMismatchException.class, HttpMessageNotReadableException.class})
+            MethodArgumentTypeMismatchException.class, HttpMessageNotReadableException.class, BindException.class})
     ModelAndView malformed(Exception e, HttpServletRequest request, HttpServletResponse response) throws IOException {
         return say(HttpStatus.BAD_REQUEST, "The request was not complete, so nothing was changed.", request, response);
     }

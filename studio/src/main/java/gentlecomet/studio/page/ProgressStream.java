@@ -27,6 +27,8 @@ public class ProgressStream {
     private static final long PERIOD_MS = 400;
     private static final long HEARTBEAT_MS = 1500;
     private static final long LONGEST_MS = 30 * 60 * 1000L;
+    /** So often in a row the state may be unknown (a database that is busy or starts anew) before its pages are let go: ten seconds. */
+    private static final int PATIENCE = 25;
 
     private final Map<String, Watched> watched = new ConcurrentHashMap<>();
     private final ScheduledExecutorService clock = Executors.newSingleThreadScheduledExecutor(task -> {
@@ -52,6 +54,7 @@ public class ProgressStream {
         private final List<SseEmitter> watchers = new CopyOnWriteArrayList<>();
         private volatile Progress last;
         private volatile long toldAt = System.nanoTime();
+        private int unknown;
 
         Watched(Supplier<Progress> now) {
             this.now = now;
@@ -99,16 +102,29 @@ public class ProgressStream {
                 tell(what, thing);
             } catch (RuntimeException e) {
                 LOG.warn("progress of {}: {}", what, e.getMessage());
-                end(what, thing);
+                thing.unknown++;
+                if (thing.unknown > PATIENCE) {
+                    end(what, thing);
+                } else {
+                    tell(what, thing, thing.last, false);
+                }
             }
         });
     }
 
     private void tell(String what, Watched thing) {
         Progress progress = thing.now.get();
+        thing.unknown = 0;
         boolean changed = !progress.equals(thing.last);
-        boolean silent = System.nanoTime() - thing.toldAt > HEARTBEAT_MS * 1_000_000;
         thing.last = progress;
+        tell(what, thing, progress, changed);
+        if (progress.finished()) {
+            end(what, thing);
+        }
+    }
+
+    private void tell(String what, Watched thing, Progress progress, boolean changed) {
+        boolean silent = System.nanoTime() - thing.toldAt > HEARTBEAT_MS * 1_000_000;
         if (changed || silent) {
             thing.toldAt = System.nanoTime();
             for (SseEmitter emitter : thing.watchers) {
@@ -117,9 +133,6 @@ public class ProgressStream {
                     emitter.complete();
                 }
             }
-        }
-        if (progress.finished()) {
-            end(what, thing);
         }
     }
 

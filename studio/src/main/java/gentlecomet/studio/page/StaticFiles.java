@@ -28,7 +28,7 @@ public class StaticFiles implements WebMvcConfigurer {
     private static final Duration KEPT = Duration.ofDays(365);
     private static final int HASH_DIGITS = 12;
     /** Modules that only the audio thread loads. */
-    private static final Set<String> AUDIO_THREAD = Set.of("js/player/worklet.js", "js/player/sequences.js");
+    private static final Set<String> AUDIO_THREAD = Set.of("js/player/worklet.js", "js/player/sequences.js", "js/player/beside.js", "js/player/crossfade.js");
 
     private final String[] locations;
     private final String prefix;

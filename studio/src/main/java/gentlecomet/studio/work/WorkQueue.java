@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -15,10 +16,12 @@ public class WorkQueue {
 
     private final WorkStore store;
     private final ApplicationEventPublisher events;
+    private final InteractiveWork interactive;
 
-    WorkQueue(WorkStore store, ApplicationEventPublisher events) {
+    WorkQueue(WorkStore store, ApplicationEventPublisher events, InteractiveWork interactive) {
         this.store = store;
         this.events = events;
+        this.interactive = interactive;
     }
 
     /** One piece of work. @param id what it is, in words: the same for the same work */
@@ -41,6 +44,21 @@ public class WorkQueue {
         events.publishEvent(new Asked());
     }
 
+    /** Does one piece soon, ahead of everything that waits, as somebody is looking at it. What has failed is tried again, and what cannot be done is told as failed, so that no page waits for it. */
+    public <T> void ahead(BackgroundTask<T> task, Item<T> item) {
+        store.forgetFailures(task.name(), List.of(item.id()));
+        interactive.soon(task.name() + " " + item.id(), () -> {
+            try {
+                task.run(item.data());
+            } catch (DataAccessException e) {
+                throw e;
+            } catch (RuntimeException e) {
+                store.fail(task.name(), item.id(), Reason.of(e));
+                throw e;
+            }
+        });
+    }
+
     /**
      * How far the work on some things is.
      *
@@ -59,13 +77,9 @@ public class WorkQueue {
         return new Standing(total - missing.size(), total, !store.waiting(task.name(), ids).isEmpty(), reasons);
     }
 
-    /** Tells of work that was done outside the queue as failed. */
-    public void fail(BackgroundTask<?> task, String id, Throwable cause) {
-        store.fail(task.name(), id, Reason.of(cause));
-    }
-
-    /** Work that has failed is to be tried again when it is asked for. */
-    public void forgetFailures(BackgroundTask<?> task, List<String> ids) {
-        store.forgetFailures(task.name(), ids);
+    /** Takes work that waits out of the queue; what runs goes on. @return how much it was */
+    @Transactional
+    public int cancel(BackgroundTask<?> task, List<String> ids) {
+        return store.cancel(task.name(), ids);
     }
 }

@@ -55,6 +55,12 @@ class WorkStore {
                 .param("reason", reason.length() > LONGEST_REASON ? reason.substring(0, LONGEST_REASON) : reason).update();
     }
 
+    /** Takes away what nobody has begun. */
+    int cancel(String task, List<String> instances) {
+        return jdbc.sql("delete from scheduled_tasks where task_name = :task and task_instance = any(:instances) and not picked").param("task", task)
+                .param("instances", instances.toArray(String[]::new)).update();
+    }
+
     /** It is to be tried again. */
     void forgetFailures(String task, List<String> instances) {
         if (!instances.isEmpty()) {

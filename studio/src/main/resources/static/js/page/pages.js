@@ -2,10 +2,16 @@
 import * as player from '../player/player.js';
 import {ask, say} from './requests.js';
 import {wireBank} from '../bank/bank.js';
+import {wireSky} from '../bank/sky.js';
+import {wireLadder} from '../collection/ladder.js';
+import {wireRules} from '../collection/rules.js';
+import {wireLooks} from './looked-first.js';
 import {wirePatchFiles} from '../bank/patch-files.js';
-import {wireListening} from '../listening/listening.js';
+import {playClip} from './clips.js';
+import {wireRound} from '../listening/round.js';
+import {wireRoundsPage} from '../listening/rounds-page.js';
+import {wireWorkList} from '../soundcheck/work-list.js';
 
-let clip = null;
 const streams = new Map();
 
 /** Streams of pages that are gone are closed, so that a browser's few connections are there for the page that is shown. */
@@ -27,7 +33,7 @@ function holdPatch(focus) {
   const moved = shownCollection !== null && shownCollection !== page.dataset.collection;
   shownCollection = page.dataset.collection;
   document.cookie = `comet-collection=${shownCollection}; path=/; max-age=31536000; samesite=strict`;
-  if (focus || player.playing() && !moved) {
+  if (focus || document.getElementById('place') || player.playing() && !moved) {
     return;
   }
   if (page.dataset.first === '0') {
@@ -46,9 +52,11 @@ function tellName(root) {
   const rows = root.matches?.('.slot') ? [root] : [...root.querySelectorAll('.slot')];
   const row = rows.find(r => Number(r.dataset.patch) === player.playing()?.id);
   if (row) {
-    player.rename(row.querySelector('input[name=name]').defaultValue);
+    player.rename(row.querySelector('.c-name .cell-text').textContent);
   }
 }
+
+document.addEventListener('comet:rows', e => e.detail.fresh.forEach(tellName));
 
 /** Brings a fresh piece of a page to life. @param {HTMLElement} root */
 export function setUpPage(root) {
@@ -66,7 +74,14 @@ export function setUpPage(root) {
   }));
   wireBank(root);
   wirePatchFiles(root);
-  wireListening(root);
+  wireRound(root);
+  wireRoundsPage(root);
+  wireWorkList(root);
+  root.querySelector('[data-print]')?.addEventListener('click', () => print());
+  wireLooks(root);
+  wireRules(root);
+  wireLadder(root);
+  wireSky(root);
   labelCells(root);
 }
 
@@ -113,7 +128,7 @@ function follow(line) {
     first ??= done;
     const seconds = (performance.now() - started) / 1000;
     const left = done > first ? Math.ceil(seconds / (done - first) * (total - done)) : null;
-    line.querySelector('span:last-child').textContent = `${done} of ${total}${left === null ? '' : `, about ${left} s left`}`;
+    line.querySelector('span:last-of-type').textContent = `${done} of ${total}${left === null ? '' : `, about ${left} s left`}`;
     if (done + failed >= total) {
       finish().catch(refusal => say(refusal.message));
     }
@@ -139,12 +154,6 @@ export function playClicked(event) {
   }
   const button = event.target.closest('[data-clip]');
   if (button) {
-    const same = clip?.dataset?.url === button.dataset.clip && !clip.paused;
-    clip?.pause();
-    if (!same) {
-      clip = new Audio(button.dataset.clip);
-      clip.dataset.url = button.dataset.clip;
-      clip.play().catch(() => say('The clip cannot be played just now.'));
-    }
+    playClip(button.dataset.clip);
   }
 }

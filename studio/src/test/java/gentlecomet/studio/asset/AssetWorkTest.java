@@ -26,11 +26,13 @@ import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.performance.Rendering;
 import gentlecomet.studio.StudioTest;
 import gentlecomet.studio.WebWork;
+import gentlecomet.studio.release.ReleaseChoice;
 import gentlecomet.studio.release.ReleaseRow;
 import gentlecomet.studio.release.Releases;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.time.Duration;
+import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -150,7 +152,7 @@ class AssetWorkTest extends WebWork {
         onBench("bounce", "layer", "0", "source", "1", "key", "H9", "seconds", "0.5").andExpect(status().isUnprocessableEntity());
         patches.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("layer1.source2.level"), -6));
         patches.save(id, 0, "bounced");
-        long release = releases.start(collection, "1.0");
+        long release = releases.start(collection, "1.0", "tried out", ReleaseChoice.NOTHING);
         ReleaseRow built = await().atMost(Duration.ofSeconds(60)).until(() -> releases.get(release), r -> !r.state().equals("building"));
         assertEquals("verified", built.state(), built.report());
     }

@@ -53,9 +53,15 @@ class BadInputTest extends WebWork {
 
     @Test
     void namesThatCannotBeKept() throws Exception {
-        refused(post("/patches/" + id + "/name").param("version", "0").param("name", "x".repeat(500)), 422, "500 characters");
-        refused(post("/patches/" + id + "/name").param("version", "0").param("name", "  "), 422, "needs a name");
+        refused(renamed("x".repeat(500)), 422, "500 characters");
+        refused(renamed("  "), 422, "needs a name");
+        refused(post("/banks/" + bank + "/desk").param("what", "at").param("patch", id + ".0").param("toSlot", "one"), 400, "not complete");
+        refused(post("/banks/" + bank + "/desk").param("what", "explode").param("patch", id + ".0"), 422, "older than this program");
         assertEquals("New Patch", patches.get(id).name());
+    }
+
+    private MockHttpServletRequestBuilder renamed(String name) {
+        return post("/banks/" + bank + "/desk").param("what", "rename").param("way", "one").param("patch", id + ".0").param("text", name);
     }
 
     @Test
@@ -78,7 +84,7 @@ class BadInputTest extends WebWork {
 
     @Test
     void patchesThatAreGone() throws Exception {
-        patches.delete(id);
+        delete(id);
         refused(post("/patches/" + id + "/edits").param("version", "1").param("kind", "rename").param("name", "A B"), 404, "no longer there");
         web.perform(get("/patches/" + id)).andExpect(status().isNotFound()).andExpect(content().string(containsString("no longer there")))
                 .andExpect(content().string(containsString("To the collection")));
@@ -142,7 +148,7 @@ class BadInputTest extends WebWork {
 
     @Test
     void whatPeopleTypeIsEscaped() throws Exception {
-        web.perform(post("/patches/" + id + "/name").param("version", "0").param("name", "<script>alert(1)</script>").with(token())).andExpect(status().isOk());
+        web.perform(renamed("<script>alert(1)</script>").with(token())).andExpect(status().isOk()).andExpect(content().string(not(containsString("<script>alert"))));
         web.perform(get("/patches/" + id)).andExpect(content().string(not(containsString("<script>alert"))));
     }
 

@@ -32,6 +32,7 @@ import gentlecomet.studio.bench.vary.PatchVariations;
 import gentlecomet.studio.bench.version.Versions;
 import gentlecomet.studio.measure.MeasureFixture;
 import gentlecomet.studio.patch.StateKind;
+import gentlecomet.studio.release.ReleaseChoice;
 import gentlecomet.studio.release.Releases;
 import gentlecomet.studio.soundcheck.SoundcheckFixture;
 import java.nio.charset.StandardCharsets;
@@ -127,7 +128,7 @@ class BackgroundWorkTest extends WebWork {
         patches.save(id, 0, "");
         long before = count("scheduled_tasks where task_name = :value", "release");
         Long started = transaction.execute(t -> {
-            long release = releases.start(collection, "9.9");
+            long release = releases.start(collection, "9.9", "tried out", ReleaseChoice.NOTHING);
             t.setRollbackOnly();
             return release;
         });
@@ -180,7 +181,7 @@ class BackgroundWorkTest extends WebWork {
             send(post("/banks/{id}/patches", bank).param("start", category.id())).andExpect(status().is3xxRedirection());
         }
         for (int i = 0; i < 30; i++) {
-            send(post("/patches/{id}/duplicate", id)).andExpect(status().isOk());
+            atDesk("copy", List.of(id)).andExpect(status().isOk());
         }
         web.perform(get("/collections/{id}/rules", collection)).andExpect(content().string(not(containsString("is not two to four words")))).andExpect(content().string(not(containsString("same name"))));
     }
@@ -188,7 +189,8 @@ class BackgroundWorkTest extends WebWork {
     /** The engine's version and a hash of the analysis; what another analysis has made is not found. */
     @Test
     void resultsAreKeptByWhoMadeThem() {
-        assertTrue(Analysis.VERSION.matches(Engine.VERSION + "\\+[0-9a-f]{8}"), Analysis.VERSION);
+        assertTrue(Analysis.MEASURES.matches(Engine.VERSION + "\\+[0-9a-f]{8}"), Analysis.MEASURES);
+        assertTrue(Analysis.VERSION.matches(Engine.VERSION + "\\+[0-9a-f]{8}\\+[0-9a-f]{8}"), "rules measure nothing anew");
         Measurement m = new Measurement(-18, -16, -17, 3, -3, 60, 0.0, 0.01, 1, false, 2, 900, 0.1, 0);
         String sound = "f".repeat(56) + String.format("%08x", (int) id);
         MeasureFixture.save(jdbc, sound, "line", m);

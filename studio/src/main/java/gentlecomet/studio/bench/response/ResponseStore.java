@@ -15,7 +15,7 @@ import org.springframework.stereotype.Repository;
 class ResponseStore {
 
     /** Engine, analysis and phrases together: what was made by others is not found. */
-    private static final String MADE_BY = Analysis.VERSION;
+    private static final String MADE_BY = Analysis.MEASURES;
 
     private final JdbcClient jdbc;
 
