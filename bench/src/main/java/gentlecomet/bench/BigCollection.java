@@ -39,7 +39,7 @@ public final class BigCollection {
                 Patch patch = patches.get(number % patches.size());
                 slots.add(new CollectionFile.Slot(slot, patch.withNaming(patch.naming().withName(name(number)))));
             }
-            made.add(new CollectionFile.Bank("Bank " + (char) ('A' + b), slots));
+            made.add(new CollectionFile.Bank("Bank " + (char) ('A' + b), 0, b, slots));
         }
         CollectionFile big = new CollectionFile(banks + " banks", demo.author(), demo.licence(), demo.rules(), made, demo.assets());
         try (OutputStream out = Files.newOutputStream(Path.of(args[1])); ZipOutputStream zip = new ZipOutputStream(out)) {

@@ -1,8 +1,8 @@
 -- Chosen formats, and archives in pieces, so that neither side has to hold a whole one in memory.
 alter table release
-    add column formats text[] not null default '{}',
-    add column sample_step int not null default 4 check (sample_step between 1 and 24),
-    add column sample_layers int not null default 3 check (sample_layers between 1 and 3),
+    add column choice  jsonb not null default '{}',
+    -- Name, author, licence and rules as they were when it was begun.
+    add column collection jsonb,
     add column bytes   bigint not null default 0,
     add column thinned boolean not null default false;
 
@@ -17,3 +17,18 @@ alter table release_chunk alter column content set storage external;
 insert into release_chunk select id, 0, archive from release where length(archive) > 0;
 update release set bytes = coalesce(length(archive), 0);
 alter table release drop column archive;
+
+-- What was made of each patch while a release is being built, so that several workers share it and none of it is made twice.
+create table release_part (
+    release_id bigint not null references release on delete cascade,
+    place      int    not null,
+    number     int    not null,
+    content    bytea  not null,
+    primary key (release_id, place, number)
+);
+alter table release_part alter column content set storage external;
+
+alter table release_patch
+    add column bank_msb int not null default 0,
+    add column bank_lsb int not null default 0;
+update release_patch set bank_lsb = bank_position;

@@ -14,6 +14,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -67,6 +68,40 @@ final class CollectionFolder {
             }
         }
         return found;
+    }
+
+    /** Names of all patches but one. */
+    static List<String> otherNames(CollectionFile collection, CollectionFile.Slot slot) {
+        return collection.banks().stream().flatMap(b -> b.slots().stream()).filter(s -> s != slot).map(s -> s.patch().name()).toList();
+    }
+
+    /** Writes a collection into a folder, or nothing of it. @param folder one that is empty, or is not there yet */
+    static void write(CollectionFile collection, Path folder) throws IOException {
+        if (Files.exists(folder)) {
+            try (Stream<Path> inside = Files.isDirectory(folder) ? Files.list(folder) : Stream.of(folder)) {
+                if (inside.findAny().isPresent()) {
+                    throw new FormatException(folder.toString(), "expected a folder that is empty or not there yet");
+                }
+            }
+        }
+        Path parent = folder.toAbsolutePath().getParent();
+        Files.createDirectories(parent);
+        Path made = Files.createTempDirectory(parent, ".import");
+        try {
+            for (Map.Entry<String, byte[]> file : CollectionFormat.write(collection).entrySet()) {
+                Path to = made.resolve(file.getKey());
+                Files.createDirectories(to.getParent());
+                Files.write(to, file.getValue());
+            }
+            Files.deleteIfExists(folder);
+            Files.move(made, folder);
+        } finally {
+            if (Files.exists(made)) {
+                try (Stream<Path> left = Files.walk(made)) {
+                    left.sorted(Comparator.reverseOrder()).forEach(f -> f.toFile().delete());
+                }
+            }
+        }
     }
 
     private static Map<String, byte[]> files(Path folder) throws IOException {

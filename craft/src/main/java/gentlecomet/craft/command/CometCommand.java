@@ -10,18 +10,10 @@ import gentlecomet.craft.format.MidiFormat;
 import gentlecomet.craft.format.PatchSchema;
 import gentlecomet.craft.format.WavFormat;
 import gentlecomet.craft.measure.Loudness;
-import gentlecomet.craft.measure.Measurement;
 import gentlecomet.craft.measure.Measuring;
 import gentlecomet.craft.measure.TruePeak;
 import gentlecomet.craft.phrase.NoteText;
 import gentlecomet.craft.phrase.Phrases;
-import gentlecomet.craft.release.Changes;
-import gentlecomet.craft.release.Exporter;
-import gentlecomet.craft.release.ReleaseBuilder;
-import gentlecomet.craft.release.ReleaseCheck;
-import gentlecomet.craft.release.ReleaseContents;
-import gentlecomet.craft.release.ReleasePatch;
-import gentlecomet.craft.sample.SamplingPlan;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.patch.Patch;
@@ -33,23 +25,21 @@ import gentlecomet.sound.source.Recordings;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Set;
+import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
-import picocli.CommandLine;
 
 /** The command line: renders, measures, checks and releases without the web application or a database. */
-@Command(name = "comet", mixinStandardHelpOptions = true, description = "Render, measure, check and release patches.")
+@Command(name = "comet", mixinStandardHelpOptions = true, description = "Render, measure, check and release patches.",
+        subcommands = {ReleaseCommand.class, ImportCommand.class})
 public final class CometCommand {
 
-    private static final int RULE_BROKEN = 1;
+    static final int RULE_BROKEN = 1;
     private static final int BAD_INPUT = 2;
     private static final int HELD_AT_FULL_SCALE = 3;
     /** Tempo of synced parts where none is given, in beats per minute. */
@@ -157,7 +147,7 @@ public final class CometCommand {
         List<Checked> results = collection.banks().stream().flatMap(bank -> bank.slots().parallelStream().map(slot -> {
             Patch patch = slot.patch();
             Phrase phrase = Phrases.get(collection.rules().phraseOf(patch.naming().category()));
-            return new Checked(bank.name(), slot.number(), patch.name(), soundcheck.get().check(patch, phrase, otherNames(collection, slot)));
+            return new Checked(bank.name(), slot.number(), patch.name(), soundcheck.get().check(patch, phrase, CollectionFolder.otherNames(collection, slot)));
         })).toList();
         if (junit != null) {
             JUnitReport.write(junit, results);
@@ -172,44 +162,6 @@ public final class CometCommand {
         }
         boolean failed = failOn != FailOn.never && results.stream().flatMap(c -> c.findings().stream()).anyMatch(f -> failOn == FailOn.look || f.severity() == Finding.Severity.FAULT);
         return failed ? RULE_BROKEN : 0;
-    }
-
-    @Command(description = "Builds and verifies the ZIP of a collection in a folder.")
-    int release(@CommandLine.Parameters(paramLabel = "FOLDER") Path folder, @Option(names = "--out", required = true) Path out,
-            @Option(names = "--release", defaultValue = "1.0", description = "version of the release") String version,
-            @Option(names = "--formats", split = ",", defaultValue = "", description = "formats beside what every release has, with commas between") Set<String> formats,
-            @Option(names = "--keys", defaultValue = "4", description = "semitones from one sampled key to the next") int keys,
-            @Option(names = "--velocities", defaultValue = "3", description = "velocities at which patches are sampled, 1 to 3") int velocities) throws IOException {
-        CollectionFile collection = CollectionFolder.read(folder);
-        List<ReleasePatch> patches = new ArrayList<>();
-        Recordings recordings = new AssetFiles(collection.assets());
-        Measuring measuring = new Measuring(recordings);
-        for (int b = 0; b < collection.banks().size(); b++) {
-            CollectionFile.Bank bank = collection.banks().get(b);
-            for (CollectionFile.Slot slot : bank.slots()) {
-                Phrase phrase = Phrases.get(collection.rules().phraseOf(slot.patch().naming().category()));
-                Measurement m = measuring.measure(slot.patch(), phrase);
-                patches.add(new ReleasePatch(b, bank.name(), slot, 1, m));
-            }
-        }
-        for (String format : formats) {
-            if (ReleaseBuilder.chosen().stream().noneMatch(e -> e.id().equals(format))) {
-                throw new IllegalArgumentException("--formats: \"" + format + "\" is none of " + String.join(", ", ReleaseBuilder.chosen().stream().map(Exporter::id).toList()));
-            }
-        }
-        Path built = Files.createTempFile(out.toAbsolutePath().getParent(), "release", ".zip");
-        try {
-            new ReleaseBuilder().build(new ReleaseContents(collection, patches, version, Changes.FIRST, formats, SamplingPlan.of(keys, velocities), ""), built, part -> { });
-            ReleaseCheck.Report report = new ReleaseCheck(recordings).verify(built, patches, part -> { });
-            report.lines().forEach(System.out::println);
-            if (!report.passed()) {
-                return RULE_BROKEN;
-            }
-            Files.move(built, out, StandardCopyOption.REPLACE_EXISTING);
-            return 0;
-        } finally {
-            Files.deleteIfExists(built);
-        }
     }
 
     @Command(description = "Prints the JSON Schema of a patch.")
@@ -234,10 +186,6 @@ public final class CometCommand {
         return new Phrase("notes", "Notes", beatsPerSecond * 60, parsed.end() * beatsPerSecond, parsed.notes().stream()
                 .map(n -> new gentlecomet.sound.performance.Note(n.key(), n.velocity(), n.start() * beatsPerSecond, n.length() * beatsPerSecond))
                 .toList());
-    }
-
-    private static List<String> otherNames(CollectionFile collection, CollectionFile.Slot slot) {
-        return collection.banks().stream().flatMap(b -> b.slots().stream()).filter(s -> s != slot).map(s -> s.patch().name()).toList();
     }
 
     private static double rounded(double value) {

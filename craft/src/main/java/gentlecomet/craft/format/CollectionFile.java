@@ -27,10 +27,20 @@ public record CollectionFile(String name, String author, String licence, HouseRu
         this(name, author, licence, rules, banks, Map.of());
     }
 
-    /** An ordered list of up to 128 patches. */
-    public record Bank(String name, List<Slot> slots) {
+    /**
+     * An ordered list of up to 128 patches.
+     *
+     * @param msb bank select, controller 0
+     * @param lsb bank select, controller 32
+     */
+    public record Bank(String name, int msb, int lsb, List<Slot> slots) {
         public Bank {
             slots = List.copyOf(slots);
+        }
+
+        /** The first of a device: bank 0/0. */
+        public Bank(String name, List<Slot> slots) {
+            this(name, 0, 0, slots);
         }
     }
 

@@ -49,6 +49,8 @@ public final class CollectionFormat {
             CollectionFile.Bank bank = collection.banks().get(b);
             ObjectNode node = banks.addObject();
             node.put("name", bank.name());
+            node.put("msb", bank.msb());
+            node.put("lsb", bank.lsb());
             ArrayNode slots = node.putArray("slots");
             for (CollectionFile.Slot slot : bank.slots()) {
                 String path = "patches/" + fileName(b, slot) + ".json";
@@ -92,7 +94,7 @@ public final class CollectionFormat {
             if (banks.size() >= MOST_BANKS || !(node instanceof ObjectNode bank)) {
                 throw new FormatException(INDEX + ".banks", "expected up to " + MOST_BANKS + " objects");
             }
-            banks.add(bank(bank, INDEX + ".banks[" + banks.size() + "]", files, assets));
+            banks.add(bank(bank, banks.size(), files, assets));
         }
         if (banks.isEmpty()) {
             throw new FormatException(INDEX + ".banks", "expected at least one bank");
@@ -105,7 +107,8 @@ public final class CollectionFormat {
                 rules(root.get("houseRules")), banks, assets);
     }
 
-    private static CollectionFile.Bank bank(ObjectNode bank, String place, Map<String, byte[]> files, Map<String, byte[]> assets) {
+    private static CollectionFile.Bank bank(ObjectNode bank, int position, Map<String, byte[]> files, Map<String, byte[]> assets) {
+        String place = INDEX + ".banks[" + position + "]";
         List<CollectionFile.Slot> slots = new ArrayList<>();
         Set<Integer> taken = new HashSet<>();
         for (JsonNode slot : Json.list(bank, "slots", place)) {
@@ -121,7 +124,19 @@ public final class CollectionFormat {
             AssetFiles.collect(patch, file, files, assets);
             slots.add(new CollectionFile.Slot((int) number, patch));
         }
-        return new CollectionFile.Bank(Json.text(bank, "name", place, 60), slots);
+        return new CollectionFile.Bank(Json.text(bank, "name", place, 60), select(bank, "msb", 0, place), select(bank, "lsb", position, place), slots);
+    }
+
+    /** A number of bank select; files that are older than it have none. */
+    private static int select(ObjectNode bank, String field, int otherwise, String place) {
+        if (!bank.has(field)) {
+            return otherwise;
+        }
+        double number = Json.number(bank.get(field), place + "." + field);
+        if (number != Math.rint(number) || number < 0 || number > 127) {
+            throw new FormatException(place + "." + field, "expected a whole number from 0 to 127, found " + Json.shown(bank.get(field)));
+        }
+        return (int) number;
     }
 
     private static HouseRules rules(JsonNode node) {

@@ -2,6 +2,7 @@ package gentlecomet.craft.format;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.regex.Pattern;
 
 /**
@@ -11,6 +12,7 @@ import java.util.regex.Pattern;
 public final class ScalaFormat {
 
     private static final int KEYS = 128;
+    private static final int A4 = 69;
     private static final int MOST_NOTES = 127;
     private static final double FURTHEST_CENTS = 7200;
     private static final double MOST_CENTS = 24_000;
@@ -44,6 +46,26 @@ public final class ScalaFormat {
             offsets[key] = Math.max(-FURTHEST_CENTS, Math.min(FURTHEST_CENTS, Math.rint(offset * 1e6) / 1e6));
         }
         return offsets;
+    }
+
+    /**
+     * A scale that gives every key a note of its own; it means its keys only together with {@link #map}.
+     *
+     * @param offsets distance in cents of each of the 128 keys from equal temperament at A4 = 440 Hz
+     * @param title   one line, of what the tuning is
+     */
+    public static String scale(double[] offsets, String title) {
+        StringBuilder text = new StringBuilder("! One note for each key; to be used with the keyboard map of the same name.\n").append(title.replaceAll("\\p{Cntrl}|^!", " ")).append("\n ").append(MOST_NOTES).append("\n!\n");
+        for (int key = 1; key < KEYS; key++) {
+            text.append(String.format(Locale.ROOT, " %.6f%n", 100 * key + offsets[key] - offsets[0]).replace("\r", ""));
+        }
+        return text.toString();
+    }
+
+    /** The keyboard map of {@link #scale}: key 0 begins it, and A4 has its frequency. */
+    public static String map(double[] offsets) {
+        return String.format(Locale.ROOT, "! Size, first and last key, middle key, reference key, its frequency in Hz, degree of the octave.%n0%n0%n127%n0%n%d%n%.9f%n%d%n", A4,
+                440 * Math.pow(2, offsets[A4] / 1200), MOST_NOTES).replace("\r", "");
     }
 
     private record KeyMap(int first, int last, int middle, int referenceKey, double referenceHz, int octaveDegree, List<Integer> degrees) {

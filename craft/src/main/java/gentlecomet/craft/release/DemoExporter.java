@@ -11,10 +11,9 @@ import gentlecomet.craft.sample.SamplingPlan;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.performance.Audio;
 import gentlecomet.sound.performance.Rendering;
-import java.util.function.DoubleConsumer;
 
 /** Each patch playing the phrase of its category. */
-final class DemoExporter implements Exporter {
+final class DemoExporter implements PartExporter {
 
     @Override
     public String id() {
@@ -37,15 +36,11 @@ final class DemoExporter implements Exporter {
     }
 
     @Override
-    public void export(ReleaseContents contents, ReleaseFiles files, DoubleConsumer progress) {
+    public void part(ReleaseContents contents, ReleasePatch patch, ReleaseFiles files) {
         Rendering rendering = new Rendering(Measuring.RATE, new AssetFiles(contents.collection().assets()));
-        int done = 0;
-        for (ReleasePatch p : contents.patches()) {
-            Audio demo = demo(rendering, p.slot().patch(), phrase(contents.collection().rules(), p));
-            files.put(path(p), WavFormat.write24(demo));
-            files.noteSamples(path(p), Hashes.samples(demo));
-            progress.accept((double) ++done / contents.patches().size());
-        }
+        Audio demo = demo(rendering, patch.slot().patch(), phrase(contents.collection().rules(), patch));
+        files.put(path(patch), WavFormat.write24(demo));
+        files.noteSamples(path(patch), Hashes.samples(demo));
     }
 
     /** Where the demo of a patch stands in a release. */

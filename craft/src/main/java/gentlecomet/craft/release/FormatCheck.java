@@ -72,7 +72,7 @@ final class FormatCheck {
     }
 
     private void samples() throws IOException {
-        Set<String> there = zip.stream().map(ZipEntry::getName).filter(n -> n.startsWith(MultisampleExporter.FOLDER) && n.endsWith(".wav")).collect(Collectors.toSet());
+        Set<String> there = zip.stream().map(ZipEntry::getName).filter(n -> n.startsWith(SampledNotes.FOLDER) && n.endsWith(".wav")).collect(Collectors.toSet());
         int named = 0;
         List<String> wrong = new ArrayList<>();
         for (ZipEntry entry : zip.stream().filter(e -> e.getName().endsWith(".sfz")).toList()) {

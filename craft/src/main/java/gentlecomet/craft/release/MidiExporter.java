@@ -64,8 +64,8 @@ final class MidiExporter implements Exporter {
             byte[] microseconds = ByteBuffer.allocate(Integer.BYTES).putInt((int) Math.round(60e6 / phrase.tempo())).array();
             track.add(new MidiEvent(new MetaMessage(TRACK_NAME, name, name.length), 0));
             track.add(new MidiEvent(new MetaMessage(TEMPO, new byte[] {microseconds[1], microseconds[2], microseconds[3]}, 3), 0));
-            track.add(new MidiEvent(new ShortMessage(ShortMessage.CONTROL_CHANGE, 0, BANK_MSB, 0), 0));
-            track.add(new MidiEvent(new ShortMessage(ShortMessage.CONTROL_CHANGE, 0, BANK_LSB, patch.bank()), 0));
+            track.add(new MidiEvent(new ShortMessage(ShortMessage.CONTROL_CHANGE, 0, BANK_MSB, patch.in().msb()), 0));
+            track.add(new MidiEvent(new ShortMessage(ShortMessage.CONTROL_CHANGE, 0, BANK_LSB, patch.in().lsb()), 0));
             track.add(new MidiEvent(new ShortMessage(ShortMessage.PROGRAM_CHANGE, 0, patch.slot().number() - 1, 0), 0));
             List<double[]> messages = new ArrayList<>(PhraseMessages.of(phrase));
             PhraseMessages.rides(patch.slot().patch(), phrase).stream().filter(m -> m[1] != 0).forEach(messages::add);

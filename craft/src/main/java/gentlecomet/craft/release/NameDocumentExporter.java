@@ -1,5 +1,6 @@
 package gentlecomet.craft.release;
 
+import gentlecomet.sound.patch.Patch;
 import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import java.util.function.DoubleConsumer;
@@ -95,7 +96,7 @@ final class NameDocumentExporter implements Exporter {
         xml.writeStartElement("PatchBank");
         xml.writeAttribute("Name", first.bankName());
         xml.writeStartElement("MIDICommands");
-        for (int[] control : new int[][] {{0, 0}, {32, first.bank()}}) {
+        for (int[] control : new int[][] {{0, first.in().msb()}, {32, first.in().lsb()}}) {
             xml.writeEmptyElement("ControlChange");
             xml.writeAttribute("Control", String.valueOf(control[0]));
             xml.writeAttribute("Value", String.valueOf(control[1]));

@@ -1,10 +1,14 @@
 package gentlecomet.craft.release;
 
 import gentlecomet.craft.format.CollectionFormat;
+import gentlecomet.craft.format.PatchSchema;
+import java.nio.charset.StandardCharsets;
 import java.util.function.DoubleConsumer;
 
 /** The collection, its patches and their sound files, as this program opens them. */
 final class PatchExporter implements Exporter {
+
+    static final String SCHEMA = "patch.schema.json";
 
     @Override
     public String id() {
@@ -13,12 +17,13 @@ final class PatchExporter implements Exporter {
 
     @Override
     public String text() {
-        return "collection and patches as JSON, sound files as WAV";
+        return "collection and patches as JSON, sound files as WAV, the JSON Schema of a patch";
     }
 
     @Override
     public void export(ReleaseContents contents, ReleaseFiles files, DoubleConsumer progress) {
         CollectionFormat.write(contents.collection()).forEach(files::put);
+        files.put(SCHEMA, PatchSchema.write().getBytes(StandardCharsets.UTF_8));
     }
 
     /** Where a patch stands in a release. */

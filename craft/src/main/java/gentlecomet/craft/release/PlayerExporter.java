@@ -165,7 +165,7 @@ public final class PlayerExporter implements Exporter {
             }
         }
         String phrase = DemoExporter.phrase(rules, p);
-        return new PlayerPatch(p.bankName(), 0, p.bank(), p.slot().number(), patch.name(), rules.category(patch.naming().category()).map(c -> c.name()).orElse(""), patch.naming().tags(),
+        return new PlayerPatch(p.bankName(), p.in().msb(), p.in().lsb(), p.slot().number(), patch.name(), rules.category(patch.naming().category()).map(c -> c.name()).orElse(""), patch.naming().tags(),
                 patch.naming().notes(), p.measurement() == null ? "" : String.format(Locale.ROOT, "%.1f LUFS", p.measurement().integratedLufs()).replace('-', '\u2212'),
                 p.measurement() == null ? "" : Portrait.svg(p.measurement()),
                 values.stream().mapToDouble(v -> v).toArray(), Arrays.copyOfRange(image, Parameters.COUNT, image.length), macros, phraseIds.indexOf(phrase),

@@ -15,6 +15,7 @@ import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Locale;
 import java.util.function.DoubleConsumer;
 import org.apache.commons.csv.CSVFormat;
@@ -26,7 +27,6 @@ final class ReelExporter implements Exporter {
     static final String PATH = "reel/demo-reel.wav";
     static final String CUES = "reel/cues.csv";
     static final int RATE = 48000;
-    static final double SECONDS = 6;
     static final double FADE_SECONDS = 0.5;
     private static final int HEADER = 44;
     private static final int FRAME = 6;
@@ -38,7 +38,7 @@ final class ReelExporter implements Exporter {
 
     @Override
     public String text() {
-        return "demo reel: six seconds of each demo, level-matched, as one WAV with a list of cues";
+        return "demo reel: some seconds of each demo, level-matched, as one WAV with a list of cues";
     }
 
     @Override
@@ -53,22 +53,23 @@ final class ReelExporter implements Exporter {
 
     @Override
     public long bytes(int patches, SamplingPlan plan) {
-        return (long) (patches * (SECONDS - FADE_SECONDS) * RATE * FRAME);
+        return (long) (patches * (ReelPlan.USUAL.seconds() - FADE_SECONDS) * RATE * FRAME);
     }
 
     @Override
     public void export(ReleaseContents contents, ReleaseFiles files, DoubleConsumer progress) {
-        int step = (int) ((SECONDS - FADE_SECONDS) * RATE);
+        List<ReleasePatch> played = contents.reel().order().of(contents.patches());
+        int step = (int) ((contents.reel().seconds() - FADE_SECONDS) * RATE);
         int fade = (int) (FADE_SECONDS * RATE);
-        long frames = (long) step * contents.patches().size() + fade;
+        long frames = (long) step * played.size() + fade;
         StringWriter cues = new StringWriter();
         Path reel = files.beside("reel");
         try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(reel)); CSVPrinter csv = new CSVPrinter(cues, CSVFormat.RFC4180)) {
             out.write(header(frames));
             csv.printRecord("time", "bank", "slot", "name");
             float[][] ending = new float[2][fade];
-            for (int n = 0; n < contents.patches().size(); n++) {
-                ReleasePatch p = contents.patches().get(n);
+            for (int n = 0; n < played.size(); n++) {
+                ReleasePatch p = played.get(n);
                 float[][] stretch = stretch(files, p, contents, step + fade);
                 for (int i = 0; i < fade; i++) {
                     for (int c = 0; c < 2; c++) {
@@ -78,7 +79,7 @@ final class ReelExporter implements Exporter {
                 }
                 out.write(bytes(stretch, step));
                 csv.printRecord(time((double) n * step / RATE), SheetCell.written(p.bankName()), p.slot().number(), SheetCell.written(p.slot().patch().name()));
-                progress.accept((n + 1.0) / contents.patches().size());
+                progress.accept((n + 1.0) / played.size());
             }
             out.write(bytes(ending, fade));
         } catch (IOException e) {

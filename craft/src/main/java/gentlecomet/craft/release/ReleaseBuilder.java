@@ -6,6 +6,7 @@ import gentlecomet.craft.measure.Measuring;
 import gentlecomet.sound.engine.Engine;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
@@ -23,6 +24,8 @@ public final class ReleaseBuilder {
 
     static final String MANIFEST = "manifest.json";
     static final String SUMS = "SHA256SUMS";
+    /** Of the progress, for what is done patch by patch. */
+    private static final double PARTS_SHARE = 0.8;
 
     /**
      * What the manifest says of one patch.
@@ -39,7 +42,7 @@ public final class ReleaseBuilder {
     }
 
     /** Everything that a release can have beside its manifest and its sums. A new format is added here. */
-    static final List<Exporter> EXPORTERS = List.of(new PatchExporter(), new DemoExporter(), new CatalogueExporter(), new LicenceExporter(), new ChangesExporter(),
+    static final List<Exporter> EXPORTERS = List.of(new PatchExporter(), new TuningExporter(), new DemoExporter(), new SampledNotes(), new CatalogueExporter(), new LicenceExporter(), new ChangesExporter(),
             new PlayerExporter(), new PageExporter(), new PdfExporter(), new ReelExporter(), new MidiExporter(), new NameDocumentExporter(), new MultisampleExporter(), new SoundFontExporter());
 
     /** Formats that a release can do without, as far as they can be made here. */
@@ -47,31 +50,87 @@ public final class ReleaseBuilder {
         return EXPORTERS.stream().filter(e -> e.optional() && e.available()).toList();
     }
 
+    /** Parts of patches that were made before, by the place of the patch in the release. */
+    public interface Parts {
+
+        /** None; each is made when it is wanted. */
+        Parts NONE = place -> null;
+
+        /** @return null where it has not been made; the builder closes it */
+        InputStream open(int place);
+    }
+
+    /**
+     * Makes the part of one patch: all that takes long and depends on it alone.
+     *
+     * @param contents its rules, sound files, formats and plan; other patches need not be in it
+     * @param out      takes the part, for {@link Parts}
+     * @throws UncheckedIOException where the disk takes no more
+     */
+    public void part(ReleaseContents contents, ReleasePatch patch, OutputStream out) {
+        inFolder(files -> {
+            part(contents, patch, files);
+            files.pack(out);
+        });
+    }
+
+    private static void part(ReleaseContents contents, ReleasePatch patch, ReleaseFiles files) {
+        EXPORTERS.stream().filter(e -> e instanceof PartExporter p && p.wanted(contents)).forEach(e -> ((PartExporter) e).part(contents, patch, files));
+    }
+
+    /** Builds the archive from nothing. */
+    public void build(ReleaseContents contents, Path archive, DoubleConsumer progress) {
+        build(contents, Parts.NONE, archive, progress);
+    }
+
     /**
      * Builds the archive.
      *
+     * @param parts    what was made of patches before, with the same contents
      * @param archive  file to write
      * @param progress told how far it is, 0 to 1
      * @throws UncheckedIOException where the disk takes no more
      */
-    public void build(ReleaseContents contents, Path archive, DoubleConsumer progress) {
-        List<Exporter> exporters = EXPORTERS.stream().filter(e -> !e.optional() || contents.formats().contains(e.id())).toList();
-        double whole = exporters.stream().mapToDouble(e -> e.seconds(contents.patches().size(), contents.plan())).sum();
-        Path folder = null;
-        try {
-            folder = Files.createTempDirectory("release");
-            ReleaseFiles files = new ReleaseFiles(folder);
+    public void build(ReleaseContents contents, Parts parts, Path archive, DoubleConsumer progress) {
+        inFolder(files -> {
+            int patches = contents.patches().size();
+            for (int place = 0; place < patches; place++) {
+                try (InputStream part = parts.open(place)) {
+                    if (part == null) {
+                        part(contents, contents.patches().get(place), files);
+                    } else {
+                        files.unpack(part);
+                    }
+                }
+                progress.accept(PARTS_SHARE * (place + 1) / patches);
+            }
+            List<Exporter> exporters = EXPORTERS.stream().filter(e -> !e.optional() || contents.formats().contains(e.id())).toList();
+            double whole = exporters.stream().filter(e -> !(e instanceof PartExporter)).mapToDouble(e -> e.seconds(patches, contents.plan())).sum();
             double before = 0;
             for (Exporter exporter : exporters) {
                 double from = before;
-                exporter.export(contents, files, part -> progress.accept((from + part * exporter.seconds(contents.patches().size(), contents.plan())) / whole));
-                before += exporter.seconds(contents.patches().size(), contents.plan());
+                double seconds = exporter instanceof PartExporter ? 0 : exporter.seconds(patches, contents.plan());
+                exporter.export(contents, files, done -> progress.accept(PARTS_SHARE + (1 - PARTS_SHARE) * (from + done * seconds) / whole));
+                before += seconds;
             }
             files.put(MANIFEST, Json.write(manifest(contents, files, exporters)).getBytes(StandardCharsets.UTF_8));
             files.put(SUMS, sums(files.hashes()).getBytes(StandardCharsets.UTF_8));
             try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(archive))) {
                 files.zip(out);
             }
+        });
+    }
+
+    /** What is done with files in a folder that is gone afterwards. */
+    private interface Work {
+        void with(ReleaseFiles files) throws IOException;
+    }
+
+    private static void inFolder(Work work) {
+        Path folder = null;
+        try {
+            folder = Files.createTempDirectory("release");
+            work.with(new ReleaseFiles(folder));
         } catch (IOException e) {
             throw new UncheckedIOException("the disk took no more", e);
         } finally {
@@ -86,7 +145,7 @@ public final class ReleaseBuilder {
                 PatchExporter.path(p), DemoExporter.path(p), DemoExporter.phrase(contents.collection().rules(), p), Hashes.content(p.slot().patch()),
                 files.samples(DemoExporter.path(p)))).toList();
         return new Manifest("gentle-comet-release", 1, contents.collection().name(), contents.version(), Engine.VERSION, Measuring.RATE,
-                exporters.stream().map(Exporter::id).toList(), listed);
+                exporters.stream().filter(e -> !(e instanceof SampledNotes)).map(Exporter::id).toList(), listed);
     }
 
     private static void remove(Path folder) {

@@ -13,12 +13,13 @@ import java.util.Set;
  * @param changes    against the release before
  * @param formats    ids of the formats that are wanted beside what every release has
  * @param plan       by which patches are sampled, where a format wants that
+ * @param reel       by which demos follow each other in the reel, where there is one
  * @param remark     why it is built although something stands against it; empty where nothing does
  */
-public record ReleaseContents(CollectionFile collection, List<ReleasePatch> patches, String version, Changes changes, Set<String> formats, SamplingPlan plan, String remark) {
+public record ReleaseContents(CollectionFile collection, List<ReleasePatch> patches, String version, Changes changes, Set<String> formats, SamplingPlan plan, ReelPlan reel, String remark) {
 
     /** A first release, against which nothing stands. */
     public ReleaseContents(CollectionFile collection, List<ReleasePatch> patches, String version) {
-        this(collection, patches, version, Changes.FIRST, Set.of(), SamplingPlan.USUAL, "");
+        this(collection, patches, version, Changes.FIRST, Set.of(), SamplingPlan.USUAL, ReelPlan.USUAL, "");
     }
 }

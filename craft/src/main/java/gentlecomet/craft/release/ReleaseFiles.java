@@ -2,6 +2,10 @@ package gentlecomet.craft.release;
 
 import gentlecomet.craft.format.Hashes;
 import gentlecomet.craft.format.ZipFormat;
+import java.io.BufferedInputStream;
+import java.io.BufferedOutputStream;
+import java.io.DataInputStream;
+import java.io.DataOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -22,9 +26,13 @@ public final class ReleaseFiles {
     private final Path folder;
     private final Map<String, Entry> entries = new TreeMap<>();
     private final Map<String, String> samples = new TreeMap<>();
+    private int made;
 
-    /** @param number of its file on disk, so that no name has to fit a file system */
-    private record Entry(int number, long size, long crc, String hash) {
+    /** @param number of its file on disk, so that no name has to fit a file system @param shown whether it goes into the archive */
+    private record Entry(int number, long size, long crc, String hash, boolean shown) {
+        Entry show() {
+            return new Entry(number, size, crc, hash, true);
+        }
     }
 
     /** @param folder an empty one, which the caller removes */
@@ -34,12 +42,26 @@ public final class ReleaseFiles {
 
     /** @throws IllegalStateException when there is such a file already */
     void put(String path, byte[] content) {
+        put(path, content, true);
+    }
+
+    /** A file for other exporters, which goes into the archive only when one of them shows it. */
+    void keep(String path, byte[] content) {
+        put(path, content, false);
+    }
+
+    /** Makes a file that was kept part of the archive. */
+    void show(String path) {
+        entries.computeIfPresent(path, (p, entry) -> entry.show());
+    }
+
+    private void put(String path, byte[] content, boolean shown) {
         if (entries.containsKey(path)) {
             throw new IllegalStateException("two exporters write " + path);
         }
         CRC32 crc = new CRC32();
         crc.update(content);
-        Entry entry = new Entry(entries.size(), content.length, crc.getValue(), Hashes.of(content));
+        Entry entry = new Entry(made++, content.length, crc.getValue(), Hashes.of(content), shown);
         try {
             Files.write(file(entry), content);
         } catch (IOException e) {
@@ -61,7 +83,7 @@ public final class ReleaseFiles {
             for (int n = in.read(buffer); n >= 0; n = in.read(buffer)) {
                 size += n;
             }
-            Entry entry = new Entry(entries.size(), size, crc.getValue(), HexFormat.of().formatHex(digest.digest()));
+            Entry entry = new Entry(made++, size, crc.getValue(), HexFormat.of().formatHex(digest.digest()), true);
             Files.move(written, file(entry));
             entries.put(path, entry);
         } catch (IOException e) {
@@ -104,14 +126,51 @@ public final class ReleaseFiles {
     /** SHA-256 by path, sorted. */
     Map<String, String> hashes() {
         Map<String, String> hashes = new TreeMap<>();
-        entries.forEach((path, entry) -> hashes.put(path, entry.hash()));
+        entries.forEach((path, entry) -> {
+            if (entry.shown()) {
+                hashes.put(path, entry.hash());
+            }
+        });
         return hashes;
+    }
+
+    /** Everything that is here, as {@link #unpack} takes it. */
+    void pack(OutputStream to) throws IOException {
+        DataOutputStream out = new DataOutputStream(new BufferedOutputStream(to));
+        out.writeInt(samples.size());
+        for (Map.Entry<String, String> s : samples.entrySet()) {
+            out.writeUTF(s.getKey());
+            out.writeUTF(s.getValue());
+        }
+        out.writeInt(entries.size());
+        for (Map.Entry<String, Entry> e : entries.entrySet()) {
+            out.writeUTF(e.getKey());
+            out.writeBoolean(e.getValue().shown());
+            out.writeInt((int) e.getValue().size());
+            Files.copy(file(e.getValue()), out);
+        }
+        out.flush();
+    }
+
+    /** Adds what was packed elsewhere. @throws EOFException where it ends too early */
+    void unpack(InputStream from) throws IOException {
+        DataInputStream in = new DataInputStream(new BufferedInputStream(from));
+        for (int n = in.readInt(); n > 0; n--) {
+            noteSamples(in.readUTF(), in.readUTF());
+        }
+        for (int n = in.readInt(); n > 0; n--) {
+            String path = in.readUTF();
+            boolean shown = in.readBoolean();
+            byte[] content = new byte[in.readInt()];
+            in.readFully(content);
+            put(path, content, shown);
+        }
     }
 
     /** Writes all of them as a ZIP. */
     void zip(OutputStream out) throws IOException {
         try (ZipFormat.Writer writer = new ZipFormat.Writer(out)) {
-            for (Map.Entry<String, Entry> e : entries.entrySet()) {
+            for (Map.Entry<String, Entry> e : entries.entrySet().stream().filter(e -> e.getValue().shown()).toList()) {
                 Files.copy(file(e.getValue()), writer.begin(e.getKey(), e.getValue().size(), e.getValue().crc()));
             }
         }

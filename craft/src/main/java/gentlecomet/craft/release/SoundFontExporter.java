@@ -1,11 +1,7 @@
 package gentlecomet.craft.release;
 
-import gentlecomet.craft.format.AssetFiles;
-import gentlecomet.craft.measure.Measuring;
-import gentlecomet.craft.sample.PatchSampler;
 import gentlecomet.craft.sample.SamplingPlan;
 import gentlecomet.craft.sample.SoundFontWriter;
-import gentlecomet.sound.performance.Rendering;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -20,13 +16,14 @@ import java.util.stream.Collectors;
 /** One SoundFont for each bank, in which every patch has its bank and program number. One file could not hold more: its lists are counted by 16 bits. */
 final class SoundFontExporter implements Exporter {
 
+    static final String ID = "soundfont";
     static final String FOLDER = "soundfont/";
     /** Of a sample. */
     private static final int BYTES = 2;
 
     @Override
     public String id() {
-        return "soundfont";
+        return ID;
     }
 
     @Override
@@ -46,23 +43,24 @@ final class SoundFontExporter implements Exporter {
 
     @Override
     public long bytes(int patches, SamplingPlan plan) {
-        return plan.bytes() * patches * BYTES / 3;
+        return plan.bytes() * patches * BYTES * 8 / plan.bits();
     }
 
     @Override
     public void export(ReleaseContents contents, ReleaseFiles files, DoubleConsumer progress) {
         Map<Integer, List<ReleasePatch>> banks = contents.patches().stream().collect(Collectors.groupingBy(ReleasePatch::bank, TreeMap::new, Collectors.toList()));
-        PatchSampler sampler = new PatchSampler(new Rendering(Measuring.RATE, new AssetFiles(contents.collection().assets())), contents.plan());
         int done = 0;
         for (List<ReleasePatch> bank : banks.values()) {
             Path data = files.beside("samples");
             Path built = files.beside("bank");
             try (SoundFontWriter font = new SoundFontWriter(data)) {
                 for (ReleasePatch p : bank) {
-                    font.begin(p.slot().patch().name(), p.bank(), p.slot().number() - 1);
-                    sampler.sample(p.slot().patch(), note -> {
+                    font.begin(p.slot().patch().name(), p.in().msb() == 0 ? p.in().lsb() : p.in().msb(), p.slot().number() - 1);
+                    SampledNotes.read(files, p, note -> {
                         try {
-                            font.add(note);
+                            if (note.robin() == 0) {
+                                font.add(note);
+                            }
                         } catch (IOException e) {
                             throw new UncheckedIOException(e);
                         }

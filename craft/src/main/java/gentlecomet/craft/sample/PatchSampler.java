@@ -1,12 +1,15 @@
 package gentlecomet.craft.sample;
 
 import gentlecomet.sound.parameter.LayerParameters;
+import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.PatchImage;
 import gentlecomet.sound.performance.Audio;
 import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.performance.Rendering;
+import gentlecomet.sound.source.Recordings;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -23,14 +26,16 @@ public final class PatchSampler {
     private static final double LONGEST_RELEASE = 6;
     /** -60 dB. */
     private static final double ENDED = 1e-3;
+    /** So long a note is compared with itself to know whether chance plays a part. */
+    private static final double CHANCE = 0.5;
     private static final double LEAST_RELEASE = 0.01;
 
     private final Rendering rendering;
     private final SamplingPlan plan;
 
-    /** @param rendering at the sample rate that is wanted */
-    public PatchSampler(Rendering rendering, SamplingPlan plan) {
-        this.rendering = rendering;
+    /** @param recordings that patches refer to */
+    public PatchSampler(Recordings recordings, SamplingPlan plan) {
+        rendering = new Rendering(plan.rate(), recordings);
         this.plan = plan;
     }
 
@@ -40,7 +45,7 @@ public final class PatchSampler {
 
     /** Records every sample and hands it over, one after the other; none is kept. */
     public void sample(Patch patch, Consumer<SampledNote> taker) {
-        double[] image = PatchImage.of(patch);
+        List<double[]> images = images(patch);
         for (int layer = 0; layer < plan.velocities().size(); layer++) {
             int velocity = plan.velocities().get(layer);
             for (Stretch stretch : stretches(patch, velocity)) {
@@ -48,13 +53,35 @@ public final class PatchSampler {
                 for (int k = 0; k < keys.size(); k++) {
                     int low = k == 0 ? stretch.low() : (keys.get(k - 1) + keys.get(k)) / 2 + 1;
                     int high = k == keys.size() - 1 ? stretch.high() : (keys.get(k) + keys.get(k + 1)) / 2;
-                    SampledNote note = note(image, keys.get(k), low, high, velocity, layer);
-                    if (note != null) {
-                        taker.accept(note);
+                    for (int robin = 0; robin < images.size(); robin++) {
+                        SampledNote note = note(images.get(robin), keys.get(k), low, high, velocity, layer);
+                        if (note != null) {
+                            taker.accept(images.size() == 1 ? note : note.turn(robin, images.size()));
+                        }
                     }
                 }
             }
         }
+    }
+
+    /** The patch with as many seeds as there are to be recordings of a key; with its own alone where chance plays no part in it. */
+    private List<double[]> images(Patch patch) {
+        List<double[]> images = new ArrayList<>(List.of(PatchImage.of(patch)));
+        Parameter seed = Parameters.at(PatchParameters.SEED);
+        for (int robin = 1; robin < plan.robins(); robin++) {
+            double next = patch.value(seed.index()) + robin;
+            images.add(PatchImage.of(patch.withValue(seed, next > seed.max() ? next - seed.max() : next)));
+        }
+        return images.size() == 1 || !same(images.get(0), images.get(1), patch) ? images : images.subList(0, 1);
+    }
+
+    private boolean same(double[] one, double[] other, Patch patch) {
+        int velocity = plan.velocities().get(plan.velocities().size() - 1);
+        return stretches(patch, velocity).stream().map(s -> keys(s).get(0)).allMatch(key -> {
+            Audio first = render(one, key, velocity, CHANCE);
+            Audio second = render(other, key, velocity, CHANCE);
+            return Arrays.equals(first.left(), second.left()) && Arrays.equals(first.right(), second.right());
+        });
     }
 
     private SampledNote note(double[] image, int key, int low, int high, int velocity, int layer) {
@@ -67,7 +94,7 @@ public final class PatchSampler {
         LoopFinder.Looped looped = LoopFinder.find(held, frames);
         if (looped != null) {
             double release = Math.max(LEAST_RELEASE, (end(held, peak(held, Math.max(0, frames - held.sampleRate() / 10), frames)) - frames) / (double) held.sampleRate());
-            return new SampledNote(key, low, high, velocity, plan.lowest(layer), plan.highest(layer), looped.audio(), looped.loop(), release);
+            return new SampledNote(key, low, high, velocity, plan.lowest(layer), plan.highest(layer), looped.audio(), looped.loop(), release, 0, 1);
         }
         // It ends by itself: its key is held until it has.
         Audio whole = render(image, key, velocity, LONGEST_DECAY);
@@ -75,11 +102,18 @@ public final class PatchSampler {
         float[] left = Arrays.copyOf(whole.left(), end);
         Audio cut = new Audio(left, whole.oneChannel() ? left : Arrays.copyOf(whole.right(), end), whole.sampleRate());
         double release = Math.max(LEAST_RELEASE, (end(held, peak) - Math.min(frames, end(whole, peak))) / (double) held.sampleRate());
-        return new SampledNote(key, low, high, velocity, plan.lowest(layer), plan.highest(layer), cut, null, release);
+        return new SampledNote(key, low, high, velocity, plan.lowest(layer), plan.highest(layer), cut, null, release, 0, 1);
     }
 
     private Audio render(double[] image, int key, int velocity, double seconds) {
         Audio audio = rendering.render(image, Phrase.single(key, velocity, seconds), LONGEST_RELEASE, Rendering.ControllerState.AT_REST).audio();
+        if (plan.mono() && audio.left() != audio.right()) {
+            float[] both = new float[audio.frames()];
+            for (int i = 0; i < both.length; i++) {
+                both[i] = 0.5f * (audio.left()[i] + audio.right()[i]);
+            }
+            return new Audio(both, both, audio.sampleRate());
+        }
         return Arrays.equals(audio.left(), audio.right()) ? new Audio(audio.left(), audio.left(), audio.sampleRate()) : audio;
     }
 

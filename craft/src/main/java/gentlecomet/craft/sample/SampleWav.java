@@ -10,7 +10,7 @@ import java.util.Map;
 /** Samples as RIFF/WAVE with what a sampler wants to know: root key and loop ("smpl"), title and author ("LIST INFO"); Multimedia Programming Interface and Data Specifications 1.0. */
 public final class SampleWav {
 
-    private static final int BYTES = 3;
+    private static final int FULL_SCALE_16 = 32_768;
     private static final int SMPL = 36;
     private static final int LOOP = 24;
     private static final double NANOSECONDS = 1e9;
@@ -18,11 +18,11 @@ public final class SampleWav {
     private SampleWav() {
     }
 
-    /** 24 bits, one channel where both are the same. @param info texts by their four letters, for example INAM */
-    public static byte[] write(SampledNote note, Map<String, String> info) {
+    /** One channel where both are the same. @param bits 16 or 24 @param info texts by their four letters, for example INAM */
+    public static byte[] write(SampledNote note, int bits, Map<String, String> info) {
         Audio audio = note.audio();
         int channels = note.mono() ? 1 : 2;
-        int frame = channels * BYTES;
+        int frame = channels * bits / 8;
         int data = audio.frames() * frame;
         int padded = data + (data & 1);
         byte[] list = list(info);
@@ -31,7 +31,7 @@ public final class SampleWav {
         ByteBuffer out = ByteBuffer.allocate(8 + riff).order(ByteOrder.LITTLE_ENDIAN);
         tag(out, "RIFF").putInt(riff);
         tag(out, "WAVE");
-        tag(out, "fmt ").putInt(16).putShort((short) 1).putShort((short) channels).putInt(audio.sampleRate()).putInt(audio.sampleRate() * frame).putShort((short) frame).putShort((short) (8 * BYTES));
+        tag(out, "fmt ").putInt(16).putShort((short) 1).putShort((short) channels).putInt(audio.sampleRate()).putInt(audio.sampleRate() * frame).putShort((short) frame).putShort((short) bits);
         tag(out, "smpl").putInt(smpl).putInt(0).putInt(0).putInt((int) Math.round(NANOSECONDS / audio.sampleRate())).putInt(note.key()).putInt(0).putInt(0).putInt(0)
                 .putInt(note.loop() == null ? 0 : 1).putInt(0);
         if (note.loop() != null) {
@@ -41,15 +41,19 @@ public final class SampleWav {
         tag(out, "LIST").putInt(list.length).put(list);
         tag(out, "data").putInt(data);
         for (int i = 0; i < audio.frames(); i++) {
-            put(out, audio.left()[i]);
+            put(out, audio.left()[i], bits);
             if (channels == 2) {
-                put(out, audio.right()[i]);
+                put(out, audio.right()[i], bits);
             }
         }
         return out.array();
     }
 
-    private static void put(ByteBuffer out, float sample) {
+    private static void put(ByteBuffer out, float sample, int bits) {
+        if (bits == 16) {
+            out.putShort((short) Math.min(FULL_SCALE_16 - 1, Math.rint(FULL_SCALE_16 * Math.max(-1, sample))));
+            return;
+        }
         int value = WavFormat.quantised(sample);
         out.put((byte) value).put((byte) (value >> 8)).put((byte) (value >> 16));
     }

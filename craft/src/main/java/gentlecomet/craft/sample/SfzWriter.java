@@ -19,6 +19,9 @@ public final class SfzWriter {
     public void region(SampledNote note, String file) {
         text.append("<region> sample=").append(file).append(" lokey=").append(note.lowKey()).append(" hikey=").append(note.highKey()).append(" pitch_keycenter=").append(note.key())
                 .append(" lovel=").append(note.lowVelocity()).append(" hivel=").append(note.highVelocity());
+        if (note.robins() > 1) {
+            text.append(" seq_length=").append(note.robins()).append(" seq_position=").append(note.robin() + 1);
+        }
         if (note.loop() == null) {
             text.append(" loop_mode=no_loop");
         } else {

@@ -2,11 +2,14 @@ package gentlecomet.craft.command;
 
 import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.fasterxml.jackson.databind.ObjectMapper;
+import gentlecomet.craft.format.CollectionFile;
 import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.craft.format.WavFormat;
+import gentlecomet.craft.format.ZipFormat;
 import gentlecomet.craft.measure.PitchFinder;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.patch.Macro;
@@ -21,6 +24,8 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
 import javax.xml.parsers.DocumentBuilderFactory;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -189,5 +194,52 @@ class CometCommandTest {
         output(2, "check", folder.resolve("missing.json").toString());
         output(2, "render", neutral().toString(), "--notes", "H4:1:1", "--out", folder.resolve("x.wav").toString());
         output(2, "measure", bad.toString());
+    }
+
+    /** A folder that is released, taken apart, changed and released again: nothing is lost, and the second release says what changed. */
+    @Test
+    void releasesFollowEachOtherAndCanBeTakenApart() throws Exception {
+        Path kit = kit("Reed Bed", "Low Bank");
+        Path first = folder.resolve("first.zip");
+        output(0, "release", kit.toString(), "--out", first.toString());
+        Path apart = folder.resolve("apart");
+        assertTrue(output(0, "import", first.toString(), "--into", apart.toString()).contains("2 patches"));
+        assertEquals(2, output(2, "import", first.toString(), "--into", apart.toString()).isEmpty() ? 2 : 0, "a folder that holds something is left alone");
+        CollectionFile taken = CollectionFolder.read(apart);
+        assertEquals(List.of("Low Bank", "Reed Bed"), taken.banks().get(0).slots().stream().map(s -> s.patch().name()).sorted().toList());
+        Files.writeString(apart.resolve("patches/new.json"), PatchFormat.write(Patch.neutral("Weir Hum")));
+        String index = Files.readString(apart.resolve("collection.json"));
+        Files.writeString(apart.resolve("collection.json"), index.replaceFirst("\"slots\" ?: ?\\[", "\"slots\": [ {\"slot\": 9, \"file\": \"patches/new.json\"},"));
+        Path second = folder.resolve("second.zip");
+        output(0, "release", apart.toString(), "--out", second.toString(), "--since", first.toString());
+        Map<String, byte[]> files = ZipFormat.read(Files.readAllBytes(second), "second.zip");
+        assertEquals("1.1.0", new ObjectMapper().readTree(files.get("manifest.json")).get("release").asText(), "a new patch counts the second number up");
+        assertTrue(new String(files.get("CHANGES.txt"), StandardCharsets.UTF_8).contains("Weir Hum"));
+    }
+
+    /** Without author and licence the gate holds; with a reason it opens, and the reason stands in the archive. */
+    @Test
+    void theGateHoldsUnlessAReasonIsGiven() throws Exception {
+        Path kit = kit("Reed Bed");
+        Path out = folder.resolve("kit.zip");
+        output(1, "release", kit.toString(), "--out", out.toString(), "--gate");
+        assertFalse(Files.exists(out));
+        output(0, "release", kit.toString(), "--out", out.toString(), "--gate", "--anyway", "for a friend's ears alone");
+        assertTrue(Files.exists(out));
+        assertEquals(List.of("kit.zip"), names(folder).stream().filter(n -> n.endsWith(".zip")).toList(), "nothing half built is left");
+    }
+
+    private static List<String> names(Path folder) throws Exception {
+        try (Stream<Path> files = Files.list(folder)) {
+            return files.map(f -> f.getFileName().toString()).toList();
+        }
+    }
+
+    private Path kit(String... names) throws Exception {
+        Path kit = Files.createDirectory(folder.resolve("kit"));
+        for (String name : names) {
+            Files.writeString(kit.resolve(name.replace(' ', '-') + ".json"), PatchFormat.write(Patch.neutral(name)));
+        }
+        return kit;
     }
 }

@@ -20,7 +20,7 @@ class ChangesTest {
     private static final Patch BELL = TypedPatch.with(Patch.neutral("Tern Bell"), "layer1.source1.wave=saw");
 
     private static ReleasePatch at(int slot, Patch patch) {
-        return new ReleasePatch(0, "Field Kit", new CollectionFile.Slot(slot, patch), 1, new Measuring().measure(patch, Phrases.get("line")));
+        return new ReleasePatch(new ReleaseBank(0, "Field Kit", 0, 0), new CollectionFile.Slot(slot, patch), 1, new Measuring().measure(patch, Phrases.get("line")));
     }
 
     private static List<Changes.Kind> kinds(Changes changes) {

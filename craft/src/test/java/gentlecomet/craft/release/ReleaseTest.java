@@ -6,9 +6,13 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
 import gentlecomet.craft.format.CollectionFile;
 import gentlecomet.craft.format.FormatException;
 import gentlecomet.craft.format.MidiFormat;
+import gentlecomet.craft.format.ScalaFormat;
 import gentlecomet.craft.format.SheetCell;
 import gentlecomet.craft.format.WavFormat;
 import gentlecomet.craft.format.ZipFormat;
@@ -18,22 +22,27 @@ import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.craft.sample.SamplingPlan;
 import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.performance.Audio;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import javax.sound.midi.InvalidMidiDataException;
 import javax.sound.midi.MidiSystem;
 import javax.sound.midi.Track;
@@ -52,7 +61,7 @@ class ReleaseTest {
             new CollectionFile.Slot(7, patch("High, \"Tide\"", -14)));
     private static final CollectionFile COLLECTION =
             new CollectionFile("Test Kit", "Nobody", "Do as you like.\n", HouseRules.DEFAULT, List.of(new CollectionFile.Bank("A", SLOTS)));
-    private static final List<ReleasePatch> APPROVED = SLOTS.stream().map(s -> new ReleasePatch(0, "A", s, 3,
+    private static final List<ReleasePatch> APPROVED = SLOTS.stream().map(s -> new ReleasePatch(new ReleaseBank(0, "A", 5, 9), s, 3,
             new Measuring().measure(s.patch(), Phrases.get("line")))).toList();
     private static final byte[] ARCHIVE = build();
 
@@ -69,7 +78,7 @@ class ReleaseTest {
     }
 
     private static ReleaseCheck.Report verified(byte[] archive, List<ReleasePatch> approved) {
-        return onDisk(archive, file -> new ReleaseCheck().verify(file, approved, part -> { }));
+        return onDisk(archive, file -> ReleaseCheck.verify(file, approved, part -> { }));
     }
 
     /** What is done with a file that holds some bytes. */
@@ -104,6 +113,59 @@ class ReleaseTest {
         assertEquals(COLLECTION, read);
     }
 
+    /** Parts that were made before are taken as they are: the archive is the same byte for byte, and nothing is rendered for it again. */
+    @Test
+    void partsOfPatchesComeTogetherAsIfTheyHadBeenMadeAtOnce() throws Exception {
+        ReleaseContents contents = new ReleaseContents(COLLECTION, APPROVED, "1.0.0", Changes.FIRST, Set.of("soundfont", "multisamples"), SamplingPlan.of(24, 1, 0.5, 1, 16, 44_100, true), ReelPlan.USUAL, "");
+        List<byte[]> parts = new ArrayList<>();
+        for (ReleasePatch p : APPROVED) {
+            ByteArrayOutputStream part = new ByteArrayOutputStream();
+            new ReleaseBuilder().part(contents, p, part);
+            parts.add(part.toByteArray());
+        }
+        byte[] whole = built(contents, ReleaseBuilder.Parts.NONE);
+        assertArrayEquals(whole, built(contents, place -> new ByteArrayInputStream(parts.get(place))));
+        Collections.reverse(parts);
+        ReleaseCheck.Report report = verified(built(contents, place -> new ByteArrayInputStream(parts.get(1 - place))), APPROVED);
+        assertTrue(report.passed(), report.lines().toString());
+        assertThrows(UncheckedIOException.class, () -> built(contents, place -> new ByteArrayInputStream(parts.get(1 - place), 0, 4000)), "a part that ends too early");
+    }
+
+    private static byte[] built(ReleaseContents contents, ReleaseBuilder.Parts parts) throws Exception {
+        return onDisk(new byte[0], file -> {
+            new ReleaseBuilder().build(contents, parts, file, part -> { });
+            return Files.readAllBytes(file);
+        });
+    }
+
+    /** By a validator of JSON Schema that is not ours. */
+    @Test
+    void patchesInTheArchiveKeepToTheSchemaInTheArchive() throws Exception {
+        Map<String, byte[]> files = ZipFormat.read(ARCHIVE, "kit.zip");
+        var schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(new String(files.get(PatchExporter.SCHEMA), StandardCharsets.UTF_8));
+        List<String> patches = files.keySet().stream().filter(f -> f.startsWith("patches/")).toList();
+        assertEquals(2, patches.size());
+        for (String patch : patches) {
+            assertEquals(Set.of(), schema.validate(new ObjectMapper().readTree(files.get(patch))), patch);
+        }
+    }
+
+    /** A stretched tuning comes back through the reader of Scala files, which is held against published scales elsewhere. */
+    @Test
+    void tuningsGoAlongAsScalaFiles(@TempDir Path folder) {
+        double[] stretched = IntStream.range(0, 128).mapToDouble(key -> (key - 69) * 0.3 - 12.25).toArray();
+        Patch tuned = Patch.neutral("Stretched").withShape(Shapes.SCALE, stretched);
+        ReleasePatch patch = new ReleasePatch(new ReleaseBank(0, "A", 0, 0), new CollectionFile.Slot(3, tuned), 1, null);
+        ReleaseFiles files = new ReleaseFiles(folder);
+        new TuningExporter().export(new ReleaseContents(COLLECTION, List.of(APPROVED.get(0), patch), "1.0.0"), files, part -> { });
+        assertEquals(Set.of("tunings/a003-stretched.kbm", "tunings/a003-stretched.scl"), files.hashes().keySet());
+        assertArrayEquals(stretched, ScalaFormat.offsets(text(files, "tunings/a003-stretched.scl"), "scl", text(files, "tunings/a003-stretched.kbm"), "kbm"), 1e-4);
+    }
+
+    private static String text(ReleaseFiles files, String path) {
+        return new String(files.read(path), StandardCharsets.UTF_8);
+    }
+
     @Test
     void theCatalogueIsRfc4180() throws Exception {
         String csv = new String(ZipFormat.read(ARCHIVE, "kit.zip").get(CatalogueExporter.PATH), StandardCharsets.UTF_8);
@@ -119,7 +181,7 @@ class ReleaseTest {
     void chosenFormatsAreReadBackByOthers(@TempDir Path folder) throws Exception {
         Set<String> wanted = Set.of("page", "pdf", "reel", "midi", "names", "multisamples", "soundfont");
         assertEquals(wanted, ReleaseBuilder.chosen().stream().map(Exporter::id).collect(Collectors.toSet()));
-        ReleaseContents contents = new ReleaseContents(COLLECTION, APPROVED, "1.0.0", Changes.FIRST, wanted, SamplingPlan.of(12, 2), "");
+        ReleaseContents contents = new ReleaseContents(COLLECTION, APPROVED, "1.0.0", Changes.FIRST, wanted, SamplingPlan.of(12, 2, 2, 1, 24, 48_000, false), ReelPlan.USUAL, "");
         byte[] archive = onDisk(new byte[0], file -> {
             new ReleaseBuilder().build(contents, file, part -> assertTrue(part >= 0 && part <= 1.0001));
             return Files.readAllBytes(file);
@@ -161,6 +223,8 @@ class ReleaseTest {
         MidiFormat.Read midi = MidiFormat.read(files.get("midi/a007-high-tide.mid"), "high.mid");
         assertEquals(Phrases.get("line").notes().size(), midi.phrase().notes().size());
         assertEquals(Phrases.get("line").tempo(), midi.phrase().tempo(), 0.01);
+        byte[] message = files.get("midi/a007-high-tide.mid");
+        assertTrue(new String(message, StandardCharsets.ISO_8859_1).contains("\u00b0\u0000\u0005\u0000\u0020\u0009"), "bank select 5/9 (MIDI 1.0: controllers 0 and 32, the second by running status)");
         assertArrayEquals(new int[] {0xC0, 6}, programChange(files.get("midi/a007-high-tide.mid")));
 
         String sfz = new String(files.get("samples/a001-low-tide.sfz"), StandardCharsets.UTF_8);
@@ -202,7 +266,7 @@ class ReleaseTest {
 
     @Test
     void anotherRevisionThanTheApprovedOneIsFound() {
-        List<ReleasePatch> other = List.of(new ReleasePatch(0, "A", new CollectionFile.Slot(1, patch("Low Tide", -21)), 4, APPROVED.get(0).measurement()),
+        List<ReleasePatch> other = List.of(new ReleasePatch(new ReleaseBank(0, "A", 5, 9), new CollectionFile.Slot(1, patch("Low Tide", -21)), 4, APPROVED.get(0).measurement()),
                 APPROVED.get(1));
         ReleaseCheck.Report report = verified(ARCHIVE, other);
         assertFalse(report.passed());

@@ -17,6 +17,7 @@ import gentlecomet.sound.performance.Audio;
 import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.performance.Rendering;
 import gentlecomet.sound.source.Recordings;
+import java.io.ByteArrayInputStream;
 import java.io.InputStream;
 import java.lang.reflect.Method;
 import java.nio.ByteBuffer;
@@ -37,13 +38,14 @@ import javax.sound.midi.Soundbank;
 import javax.sound.midi.Synthesizer;
 import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioInputStream;
+import javax.sound.sampled.AudioSystem;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** Patches as samples, read back by others than their writers: the JDK's own synthesizer, a reader of opcodes, and the WAV reader of recordings. */
 class SamplingTest {
 
-    private static final SamplingPlan PLAN = new SamplingPlan(12, List.of(50, 110), 1.5);
+    private static final SamplingPlan PLAN = new SamplingPlan(12, List.of(50, 110), 1.5, 1, 24, 48_000, false);
     private static final Patch HELD = patch("Held Sine", Map.of("layer1.source1.level", -12.0));
     private static final Patch PLUCKED = patch("Plucked", Map.of("layer1.source1.level", -12.0, "layer1.amplitude.decay", 1.0, "layer1.amplitude.sustain", -96.0));
 
@@ -61,9 +63,50 @@ class SamplingTest {
     }
 
     private static List<SampledNote> sampled(Patch patch) {
+        return sampled(patch, PLAN);
+    }
+
+    private static List<SampledNote> sampled(Patch patch, SamplingPlan plan) {
         List<SampledNote> notes = new ArrayList<>();
-        new PatchSampler(new Rendering(48000, Recordings.NONE), PLAN).sample(patch, notes::add);
+        new PatchSampler(Recordings.NONE, plan).sample(patch, notes::add);
         return notes;
+    }
+
+    /** Takes of a key are made only where they differ, and the opcodes of turns name each once. */
+    @Test
+    void keysInWhichChancePlaysAPartHaveSeveralTakes() {
+        SamplingPlan turns = SamplingPlan.of(24, 1, 0.5, 3, 24, 48_000, false);
+        assertEquals(sampled(PLUCKED, SamplingPlan.of(24, 1, 0.5, 1, 24, 48_000, false)).size(), sampled(PLUCKED, turns).size(), "a sine is the same each time");
+        Patch noise = HELD.withValue(Parameters.find("layer1.noise.level"), -12);
+        List<SampledNote> notes = sampled(noise, turns);
+        List<SampledNote> one = notes.stream().filter(n -> n.key() == notes.get(0).key()).toList();
+        assertEquals(List.of(0, 1, 2), one.stream().map(SampledNote::robin).toList());
+        assertFalse(Arrays.equals(one.get(0).audio().left(), one.get(1).audio().left()) || Arrays.equals(one.get(1).audio().left(), one.get(2).audio().left()));
+        assertEquals(3, one.stream().map(SampledNote::fileName).distinct().count());
+        SfzWriter sfz = new SfzWriter("Noise", "noise/");
+        one.forEach(n -> sfz.region(n, n.fileName() + ".wav"));
+        for (int turn = 1; turn <= 3; turn++) {
+            assertTrue(sfz.toString().contains(" seq_length=3 seq_position=" + turn + " "), sfz.toString());
+        }
+    }
+
+    /** The JDK's reader of WAV says what was asked for, and the sound is the same but for its steps. */
+    @Test
+    void samplesHaveTheBitsTheRateAndTheChannelsThatAreAskedFor() throws Exception {
+        Patch wide = HELD.withValue(Parameters.find("layer1.zone.pan"), -60);
+        SampledNote stereo = sampled(wide, SamplingPlan.of(24, 1, 0.5, 1, 24, 44_100, false)).get(1);
+        SampledNote mono = sampled(wide, SamplingPlan.of(24, 1, 0.5, 1, 16, 44_100, true)).get(1);
+        byte[] wav = SampleWav.write(mono, 16, Map.of("INAM", "Wide"));
+        AudioFormat format = AudioSystem.getAudioInputStream(new ByteArrayInputStream(wav)).getFormat();
+        assertEquals(16, format.getSampleSizeInBits());
+        assertEquals(44_100, format.getSampleRate());
+        assertEquals(1, format.getChannels());
+        assertEquals(2, AudioSystem.getAudioInputStream(new ByteArrayInputStream(SampleWav.write(stereo, 24, Map.of()))).getFormat().getChannels());
+        Audio read = WavFormat.read(wav, "mono.wav");
+        for (int i = 0; i < Math.min(read.frames(), 10_000); i++) {
+            assertEquals(0.5 * (stereo.audio().left()[i] + stereo.audio().right()[i]), read.left()[i], 1.6e-5, "half of each, within half a step of 16 bits");
+        }
+        assertEquals(0, PitchFinder.centsFromKey(PitchFinder.hz(read, 0.1, 0.5), mono.key()), 2, "at its own rate it has its own pitch");
     }
 
     /** Every key and velocity is stood for once. */
@@ -113,7 +156,7 @@ class SamplingTest {
     @Test
     void aWavSaysItsKeyAndItsLoop() {
         SampledNote note = sampled(HELD).get(2);
-        byte[] wav = SampleWav.write(note, Map.of("INAM", "Held Sine", "IART", "Nobody"));
+        byte[] wav = SampleWav.write(note, 24, Map.of("INAM", "Held Sine", "IART", "Nobody"));
         WavFormat.Sampler sampler = WavFormat.sampler(wav);
         assertEquals(note.key(), sampler.rootKey());
         assertEquals(note.loop().start(), sampler.loopStart());
@@ -196,8 +239,10 @@ class SamplingTest {
         assertEquals("Ecume", SoundFontWriter.name("\u00c9cume"));
         assertEquals(20, SoundFontWriter.name("A name with more than twenty characters").length());
         assertEquals("?", SoundFontWriter.name("\u2603"));
-        assertThrows(IllegalArgumentException.class, () -> new SamplingPlan(0, List.of(1), 2));
-        assertFalse(new SamplingPlan(4, List.of(40, 84, 118), 2).lowest(1) <= new SamplingPlan(4, List.of(40, 84, 118), 2).highest(0));
+        assertThrows(IllegalArgumentException.class, () -> SamplingPlan.of(0, 1, 2, 1, 24, 48_000, false));
+        assertThrows(IllegalArgumentException.class, () -> SamplingPlan.of(4, 1, 2, 5, 24, 48_000, false));
+        assertThrows(IllegalArgumentException.class, () -> SamplingPlan.of(4, 1, 2, 1, 20, 48_000, false));
+        assertFalse(SamplingPlan.USUAL.lowest(1) <= SamplingPlan.USUAL.highest(0));
     }
 
     private Path soundFont() throws Exception {

@@ -11,7 +11,6 @@ import gentlecomet.studio.collection.Collections;
 import gentlecomet.studio.page.RefusedException;
 import gentlecomet.studio.patch.PatchPlaces;
 import gentlecomet.studio.patch.PatchRow;
-import gentlecomet.studio.patch.PatchSummary;
 import gentlecomet.studio.patch.Patches;
 import java.util.LinkedHashSet;
 import java.util.Map;
@@ -99,7 +98,7 @@ public class Banks {
     }
 
     /** A patch from elsewhere in the first free slot; it keeps its name, whatever the house says of it, unless another patch has that. */
-    long take(long bankId, Patch patch, String words) {
+    public long take(long bankId, Patch patch, String words) {
         String key = NameRules.key(patch.name());
         boolean taken = patches.names(collections.bank(bankId).collectionId()).stream().anyMatch(n -> NameRules.key(n).equals(key));
         Patch named = taken ? patch.withNaming(patch.naming().withName(freeName(bankId, patch.name()))) : patch;

@@ -149,9 +149,9 @@ class CollectionStore {
                 update collection set house_rules = last.rules from last where id = :id""").param("id", id).update();
     }
 
-    long insertBank(long collectionId, int position, String name) {
-        return jdbc.sql("insert into bank (collection_id, position, name, lsb) values (:collection, :position, :name, :position) returning id")
-                .param("collection", collectionId).param("position", position).param("name", name).query(Long.class).single();
+    long insertBank(long collectionId, int position, String name, int msb, int lsb) {
+        return jdbc.sql("insert into bank (collection_id, position, name, msb, lsb) values (:collection, :position, :name, :msb, :lsb) returning id")
+                .param("collection", collectionId).param("position", position).param("name", name).param("msb", msb).param("lsb", lsb).query(Long.class).single();
     }
 
     List<BankRow> banks(long collectionId) {

@@ -23,6 +23,8 @@ public class Collections {
 
     private static final int LONGEST_BANK_NAME = 60;
 
+    private static final int MOST_SELECT = 127;
+
     private final CollectionStore store;
     private final ApplicationEventPublisher events;
 
@@ -65,7 +67,7 @@ public class Collections {
     @Transactional
     public long create(String name) {
         long id = store.insert(CollectionDetails.typed(name, "", "", "", "", ""), HouseRules.DEFAULT);
-        store.insertBank(id, 0, "Bank A");
+        store.insertBank(id, 0, "Bank A", 0, 0);
         return id;
     }
 
@@ -109,15 +111,16 @@ public class Collections {
         if (banks.size() >= CollectionFormat.MOST_BANKS) {
             throw new RefusedException("A collection has at most " + CollectionFormat.MOST_BANKS + " banks.", "name");
         }
-        return store.insertBank(collectionId, banks.size(), bankName(banks, 0, name));
+        int lsb = banks.stream().filter(b -> b.msb() == 0).mapToInt(b -> b.lsb() + 1).filter(n -> n <= MOST_SELECT).max().orElse(0);
+        return store.insertBank(collectionId, banks.size(), bankName(banks, 0, name), 0, lsb);
     }
 
     /** Gives a bank another name and the numbers by which MIDI calls it. @param msb and {@code lsb} from 0 to 127 */
     @Transactional
     public void renameBank(long bankId, String name, int msb, int lsb) {
         BankRow bank = bank(bankId);
-        if (msb < 0 || msb > 127 || lsb < 0 || lsb > 127) {
-            throw new RefusedException("A MIDI bank number has two parts from 0 to 127 each.", msb < 0 || msb > 127 ? "msb" : "lsb");
+        if (msb < 0 || msb > MOST_SELECT || lsb < 0 || lsb > MOST_SELECT) {
+            throw new RefusedException("A MIDI bank number has two parts from 0 to 127 each.", msb < 0 || msb > MOST_SELECT ? "msb" : "lsb");
         }
         store.renameBank(bankId, bankName(banks(bank.collectionId()), bankId, name), msb, lsb);
     }

@@ -57,15 +57,7 @@ class CollectionsController {
         return "redirect:/collections/" + collections.create(name);
     }
 
-    /** What an archive would bring. */
-    @PostMapping("/collections/import/preview")
-    String look(@RequestParam MultipartFile file, Model model) throws IOException {
-        try (InputStream in = chosen(file).getInputStream()) {
-            model.addAttribute("brought", intake.look(in, Assets.name(file)));
-        }
-        return "collection/all :: brought";
-    }
-
+    /** From the page that is shown while there is no collection; others look first. */
     @PostMapping("/collections/import")
     String take(@RequestParam MultipartFile file) throws IOException {
         try (InputStream in = chosen(file).getInputStream()) {

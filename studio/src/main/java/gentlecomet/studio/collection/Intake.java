@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.IntConsumer;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -38,24 +39,6 @@ public class Intake {
         return take(ReleaseCheck.read(archive, name));
     }
 
-    /** What a file would bring. @param name under which the collection would stand here */
-    public record Preview(String name, CollectionFile file) {
-
-        public int patches() {
-            return file.banks().stream().mapToInt(b -> b.slots().size()).sum();
-        }
-
-        public boolean renamed() {
-            return !name.equals(file.name());
-        }
-    }
-
-    /** What the archive of a release would bring; nothing is kept. @throws gentlecomet.craft.format.FormatException when it cannot be taken */
-    Preview look(InputStream archive, String name) {
-        CollectionFile file = ReleaseCheck.read(archive, name);
-        return new Preview(freeName(file.name()), file);
-    }
-
     /** A copy of a collection under a name of its own: working states and latest revisions. Answers its id. */
     @Transactional
     public long duplicate(CollectionRow collection) {
@@ -76,16 +59,30 @@ public class Intake {
     /** Takes a whole collection into a new one, or nothing of it; every patch arrives with revision 1. Answers the collection's id. */
     @Transactional
     public long take(CollectionFile file) {
+        return take(file, done -> { });
+    }
+
+    /** The same. @param progress told how many patches have come in */
+    @Transactional
+    public long take(CollectionFile file, IntConsumer progress) {
+        int done = 0;
         long id = store.insert(new CollectionDetails(freeName(file.name()), file.author(), file.licence(), "", "", ""), file.rules());
-        Map<String, String> names = new TreeMap<>();
-        file.banks().forEach(b -> b.slots().forEach(s -> s.patch().recordings().forEach(r -> names.put(r.hash(), r.name()))));
-        file.assets().forEach((hash, content) -> assets.add(id, content, names.getOrDefault(hash, hash)));
+        addAssets(id, file);
         for (int b = 0; b < file.banks().size(); b++) {
-            long bank = store.insertBank(id, b, file.banks().get(b).name());
+            CollectionFile.Bank brought = file.banks().get(b);
+            long bank = store.insertBank(id, b, brought.name(), brought.msb(), brought.lsb());
             for (CollectionFile.Slot slot : file.banks().get(b).slots()) {
                 patches.save(patches.insert(bank, slot.number(), slot.patch(), NOTE), 0, NOTE);
+                progress.accept(++done);
             }
         }
         return id;
+    }
+
+    /** Adds the sound files of a collection that is taken, each under the name that its patches give it. */
+    public void addAssets(long collection, CollectionFile file) {
+        Map<String, String> names = new TreeMap<>();
+        file.banks().forEach(b -> b.slots().forEach(s -> s.patch().recordings().forEach(r -> names.put(r.hash(), r.name()))));
+        file.assets().forEach((hash, content) -> assets.add(collection, content, names.getOrDefault(hash, hash)));
     }
 }

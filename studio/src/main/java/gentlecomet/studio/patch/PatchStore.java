@@ -2,6 +2,7 @@ package gentlecomet.studio.patch;
 
 import gentlecomet.craft.format.Hashes;
 import gentlecomet.craft.format.PatchFormat;
+import gentlecomet.craft.release.ReleaseBank;
 import gentlecomet.craft.rules.NameRules;
 import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.patch.Patch;
@@ -224,10 +225,10 @@ class PatchStore {
     /** The latest revision of every patch of a collection, in order of bank and slot. */
     List<ShippedPatch> latestRevisions(long collectionId) {
         return jdbc.sql("""
-                select distinct on (b.position, p.slot) p.id, b.position, b.name as bank_name, p.slot, r.number, r.sound_hash, r.content
+                select distinct on (b.position, p.slot) p.id, b.position, b.name as bank_name, b.msb, b.lsb, p.slot, r.number, r.sound_hash, r.content
                 from revision r join patch p on p.id = r.patch_id join bank b on b.id = p.bank_id
                 where b.collection_id = :collection order by b.position, p.slot, r.number desc""")
-                .param("collection", collectionId).query((rs, n) -> new ShippedPatch(rs.getLong("id"), rs.getInt("position"), rs.getString("bank_name"), rs.getInt("slot"),
+                .param("collection", collectionId).query((rs, n) -> new ShippedPatch(rs.getLong("id"), new ReleaseBank(rs.getInt("position"), rs.getString("bank_name"), rs.getInt("msb"), rs.getInt("lsb")), rs.getInt("slot"),
                         rs.getInt("number"), rs.getString("sound_hash"), PatchFormat.read(rs.getString("content"), "revision " + rs.getInt("number")))).list();
     }
 

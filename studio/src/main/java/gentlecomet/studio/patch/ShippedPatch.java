@@ -1,7 +1,8 @@
 package gentlecomet.studio.patch;
 
+import gentlecomet.craft.release.ReleaseBank;
 import gentlecomet.sound.patch.Patch;
 
-/** The latest revision of a patch, and where it stands. @param id of the patch @param bankPosition from 0 */
-public record ShippedPatch(long id, int bankPosition, String bankName, int slot, int revision, String soundHash, Patch patch) {
+/** The latest revision of a patch, and where it stands. @param id of the patch */
+public record ShippedPatch(long id, ReleaseBank bank, int slot, int revision, String soundHash, Patch patch) {
 }

@@ -42,7 +42,7 @@ class EarlierRelease {
 
     /** As it goes into an archive. */
     static ReleasePatch shipped(ShippedPatch p, Measurement measurement) {
-        return new ReleasePatch(p.bankPosition(), p.bankName(), new CollectionFile.Slot(p.slot(), p.patch()), p.revision(), measurement);
+        return new ReleasePatch(p.bank(), new CollectionFile.Slot(p.slot(), p.patch()), p.revision(), measurement);
     }
 
     private static Map<String, ReleasePatch> byPatch(List<ShippedPatch> some, Function<ShippedPatch, Measurement> measured) {

@@ -2,6 +2,7 @@ package gentlecomet.studio.release;
 
 import gentlecomet.craft.format.CollectionFile;
 import gentlecomet.craft.release.PlayerExporter;
+import gentlecomet.craft.release.ReleaseBank;
 import gentlecomet.craft.release.ReleaseCheck;
 import gentlecomet.craft.release.ReleaseContents;
 import gentlecomet.craft.release.ReleasePatch;
@@ -54,7 +55,7 @@ class PlayerController {
         for (int bank = 0; bank < collection.banks().size(); bank++) {
             CollectionFile.Bank from = collection.banks().get(bank);
             for (CollectionFile.Slot slot : from.slots()) {
-                patches.add(new ReleasePatch(bank, from.name(), slot, 0, null));
+                patches.add(new ReleasePatch(new ReleaseBank(bank, from.name(), from.msb(), from.lsb()), slot, 0, null));
             }
         }
         if (patches.isEmpty()) {

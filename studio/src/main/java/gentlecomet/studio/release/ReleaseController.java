@@ -1,6 +1,8 @@
 package gentlecomet.studio.release;
 
 import gentlecomet.craft.release.Exporter;
+import gentlecomet.craft.release.Gate;
+import gentlecomet.craft.release.ReelPlan;
 import gentlecomet.craft.release.ReleaseBuilder;
 import gentlecomet.craft.sample.SamplingPlan;
 import gentlecomet.studio.collection.CollectionRow;
@@ -68,9 +70,9 @@ class ReleaseController {
     }
 
     @PostMapping("/collections/{id}/releases")
-    String start(@PathVariable long id, @RequestParam String version, @RequestParam(defaultValue = "") String reason, @RequestParam(defaultValue = "") List<String> formats,
-            @RequestParam(defaultValue = "4") int keyStep, @RequestParam(defaultValue = "3") int layers, Model model) {
-        releases.start(id, version, reason, new ReleaseChoice(formats, keyStep, layers));
+    String start(@PathVariable long id, @RequestParam String version, @RequestParam(defaultValue = "") String reason,
+            ReleaseChoice choice, Model model) {
+        releases.start(id, version, reason, choice);
         return listAlone(id, model);
     }
 
@@ -112,7 +114,7 @@ class ReleaseController {
     private CollectionRow fill(long id, Model model) {
         CollectionRow collection = collections.get(id);
         List<ReleaseGate.ReadyRow> rows = gate.rows(collection);
-        List<ReleaseGate.Obstacle> obstacles = ReleaseGate.obstacles(collection, rows);
+        List<Gate.Obstacle> obstacles = ReleaseGate.obstacles(collection, rows);
         Releases.Next next = releases.next(id);
         List<ReleaseRow> built = releases.of(id);
         model.addAttribute("collection", collection);
@@ -120,9 +122,10 @@ class ReleaseController {
         model.addAttribute("rows", rows);
         model.addAttribute("shipping", shipping);
         model.addAttribute("formats", ReleaseBuilder.chosen().stream().map(e -> new FormatChoice(e.id(), e.text(), cost(e, shipping), e.bytes(shipping, SamplingPlan.USUAL) < SMALL_BYTES)).toList());
+        model.addAttribute("reelOrders", ReelPlan.Order.values());
         model.addAttribute("ready", rows.stream().filter(ReleaseGate.ReadyRow::ready).count());
         model.addAttribute("obstacles", obstacles);
-        model.addAttribute("blocked", obstacles.stream().anyMatch(ReleaseGate.Obstacle::blocks));
+        model.addAttribute("blocked", obstacles.stream().anyMatch(Gate.Obstacle::blocks));
         model.addAttribute("suggested", next.version());
         model.addAttribute("changes", next.changes());
         model.addAttribute("releases", built);

@@ -1,5 +1,6 @@
 package gentlecomet.studio.release;
 
+import gentlecomet.craft.release.Gate;
 import gentlecomet.craft.rules.NameRules;
 import gentlecomet.studio.collection.CollectionRow;
 import gentlecomet.studio.collection.NameChecks;
@@ -10,10 +11,8 @@ import gentlecomet.studio.measure.SoundView;
 import gentlecomet.studio.patch.PatchSummary;
 import gentlecomet.studio.patch.Patches;
 import gentlecomet.studio.soundcheck.Soundchecks;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
 
 /** What stands against a release: some of it blocks, so that whoever builds anyway has to say why; the rest only warns. */
@@ -43,8 +42,12 @@ class ReleaseGate {
      */
     record ReadyRow(PatchSummary patch, boolean named, boolean levelled, String off, String verdict, Integer faults) {
 
+        Gate.Standing standing() {
+            return new Gate.Standing(patch.name(), patch.revision() > 0, patch.saved(), named, levelled, faults, verdict);
+        }
+
         public boolean ready() {
-            return patch.saved() && named && levelled && faults != null && faults == 0 && verdict.equals("keep");
+            return standing().ready();
         }
 
         public String ships() {
@@ -54,10 +57,6 @@ class ReleaseGate {
         public String checkText() {
             return faults == null ? "not checked" : faults == 0 ? "passed" : faults + (faults == 1 ? " fault" : " faults");
         }
-    }
-
-    /** Something that stands against a release. @param blocks whether building asks for a reason */
-    record Obstacle(boolean blocks, String words) {
     }
 
     /** Every patch of a collection by bank and slot. */
@@ -75,31 +74,7 @@ class ReleaseGate {
     }
 
     /** What stands against a release of these rows. Patches that have never been saved do not ship, so nothing of theirs blocks. */
-    static List<Obstacle> obstacles(CollectionRow collection, List<ReadyRow> rows) {
-        List<ReadyRow> shipping = rows.stream().filter(r -> r.patch().revision() > 0).toList();
-        List<Obstacle> found = new ArrayList<>();
-        if (collection.licence().isBlank()) {
-            found.add(new Obstacle(true, "The collection has no licence: nobody knows what they may do with it."));
-        }
-        if (collection.author().isBlank()) {
-            found.add(new Obstacle(true, "The collection has no author."));
-        }
-        add(found, true, shipping, r -> !r.named(), "breaks the house's rules for names, categories or tags", "break the house's rules for names, categories or tags");
-        add(found, true, shipping, r -> r.faults() != null && r.faults() > 0, "has faults that nobody has waived", "have faults that nobody has waived");
-        add(found, true, shipping, r -> r.faults() == null, "has not been checked in its present state", "have not been checked in their present state");
-        add(found, true, shipping, r -> !r.levelled(), "is not at the house's loudness, or has not been measured", "are not at the house's loudness, or have not been measured");
-        add(found, true, shipping, r -> !r.verdict().isEmpty() && !r.verdict().equals("keep"), "was heard and is not kept: to be fixed, to be cut, or reviewers differ", "were heard and are not kept: to be fixed, to be cut, or reviewers differ");
-        add(found, false, shipping, r -> r.verdict().isEmpty(), "has not been heard as it sounds now", "have not been heard as they sound now");
-        add(found, false, shipping, r -> !r.patch().saved(), "has edits after its last revision, which do not ship", "have edits after their last revision, which do not ship");
-        add(found, false, rows, r -> r.patch().revision() == 0, "has never been saved and does not ship", "have never been saved and do not ship");
-        return found;
-    }
-
-    private static void add(List<Obstacle> found, boolean blocks, List<ReadyRow> rows, Predicate<ReadyRow> which, String one, String many) {
-        List<String> some = rows.stream().filter(which).map(r -> r.patch().name()).toList();
-        if (!some.isEmpty()) {
-            found.add(new Obstacle(blocks, (some.size() == 1 ? "1 patch " + one : some.size() + " patches " + many) + ": " + String.join(", ", some.subList(0, Math.min(5, some.size())))
-                    + (some.size() > 5 ? " ..." : ".")));
-        }
+    static List<Gate.Obstacle> obstacles(CollectionRow collection, List<ReadyRow> rows) {
+        return Gate.obstacles(collection.author(), collection.licence(), rows.stream().map(ReadyRow::standing).toList());
     }
 }

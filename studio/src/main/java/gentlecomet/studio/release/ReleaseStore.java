@@ -1,12 +1,12 @@
 package gentlecomet.studio.release;
 
+import gentlecomet.craft.format.Json;
 import gentlecomet.craft.format.PatchFormat;
+import gentlecomet.craft.release.ReleaseBank;
+import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.studio.patch.ShippedPatch;
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.SequenceInputStream;
-import java.util.Enumeration;
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -17,7 +17,8 @@ import org.springframework.stereotype.Repository;
 class ReleaseStore {
 
     private static final String COLUMNS = "select id, collection_id, version, state, progress, report, archive_hash, patches, started_at, reason, "
-            + "formats, sample_step, sample_layers, bytes, thinned from release ";
+            + "choice, bytes, thinned from release ";
+    private static final String SHIPPED = "select * from release_patch where release_id = :id order by bank_position, slot";
     private static final int CHUNK_BYTES = 4 << 20;
 
     private final JdbcClient jdbc;
@@ -31,27 +32,50 @@ class ReleaseStore {
         jdbc.sql("select id from collection where id = :id for update").param("id", collectionId).query(Long.class).optional();
     }
 
-    long start(long collectionId, String version, String reason, ReleaseChoice choice) {
-        return jdbc.sql("insert into release (collection_id, version, state, reason, formats, sample_step, sample_layers) values (:collection, :version, 'building', :reason, :formats, :step, :layers) returning id")
-                .param("collection", collectionId).param("version", version).param("reason", reason).param("formats", choice.formats().toArray(String[]::new))
-                .param("step", choice.keyStep()).param("layers", choice.layers()).query(Long.class).single();
+    /** What a collection was when a release of it was begun. */
+    record Begun(String name, String author, String licence, HouseRules rules) {
+    }
+
+    long start(long collectionId, String version, String reason, ReleaseChoice choice, Begun begun) {
+        return jdbc.sql("""
+                insert into release (collection_id, version, state, reason, choice, collection)
+                values (:collection, :version, 'building', :reason, cast(:choice as jsonb), cast(:begun as jsonb)) returning id""")
+                .param("collection", collectionId).param("version", version).param("reason", reason).param("choice", Json.compact(choice))
+                .param("begun", Json.compact(begun)).query(Long.class).single();
+    }
+
+    Begun begun(long id) {
+        return Json.read(jdbc.sql("select collection from release where id = :id").param("id", id).query(String.class).single(), Begun.class);
     }
 
     /** Keeps what a release holds; doing it twice does no harm. */
     void keepPatches(long id, List<ShippedPatch> shipped) {
         for (ShippedPatch p : shipped) {
             jdbc.sql("""
-                    insert into release_patch (release_id, patch_id, bank_position, bank_name, slot, revision, sound_hash, content)
-                    values (:release, :patch, :position, :bank, :slot, :revision, :hash, cast(:content as json)) on conflict do nothing""")
-                    .param("release", id).param("patch", p.id()).param("position", p.bankPosition()).param("bank", p.bankName()).param("slot", p.slot()).param("revision", p.revision())
+                    insert into release_patch (release_id, patch_id, bank_position, bank_name, bank_msb, bank_lsb, slot, revision, sound_hash, content)
+                    values (:release, :patch, :position, :bank, :msb, :lsb, :slot, :revision, :hash, cast(:content as json)) on conflict do nothing""")
+                    .param("release", id).param("patch", p.id()).param("position", p.bank().position()).param("bank", p.bank().name()).param("msb", p.bank().msb()).param("lsb", p.bank().lsb()).param("slot", p.slot()).param("revision", p.revision())
                     .param("hash", p.soundHash()).param("content", PatchFormat.write(p.patch())).update();
         }
     }
 
     /** What a release held, by bank and slot; nothing of those that were built before this was kept. */
     List<ShippedPatch> patches(long id) {
-        return jdbc.sql("select * from release_patch where release_id = :id order by bank_position, slot").param("id", id).query((rs, n) -> new ShippedPatch(rs.getLong("patch_id"),
-                rs.getInt("bank_position"), rs.getString("bank_name"), rs.getInt("slot"), rs.getInt("revision"), rs.getString("sound_hash"), PatchFormat.read(rs.getString("content"), "release"))).list();
+        return jdbc.sql(SHIPPED).param("id", id).query(ReleaseStore::shipped).list();
+    }
+
+    /** One of them. @param place from 0, in their order */
+    Optional<ShippedPatch> patch(long id, int place) {
+        return jdbc.sql(SHIPPED + " offset :place limit 1").param("id", id).param("place", place).query(ReleaseStore::shipped).optional();
+    }
+
+    int patchCount(long id) {
+        return jdbc.sql("select count(*) from release_patch where release_id = :id").param("id", id).query(Integer.class).single();
+    }
+
+    private static ShippedPatch shipped(ResultSet rs, int n) throws SQLException {
+        return new ShippedPatch(rs.getLong("patch_id"), new ReleaseBank(rs.getInt("bank_position"), rs.getString("bank_name"), rs.getInt("bank_msb"), rs.getInt("bank_lsb")), rs.getInt("slot"),
+                rs.getInt("revision"), rs.getString("sound_hash"), PatchFormat.read(rs.getString("content"), "release"));
     }
 
     /** @return whether it is still being built; nobody has cancelled it */
@@ -67,46 +91,8 @@ class ReleaseStore {
                 .param("patches", patches).param("id", id).update();
     }
 
-    /** Keeps an archive in pieces; one that is there already is written over. */
-    void keep(long id, InputStream archive) throws IOException {
-        forget(id);
-        int number = 0;
-        for (byte[] chunk = archive.readNBytes(CHUNK_BYTES); chunk.length > 0; chunk = archive.readNBytes(CHUNK_BYTES)) {
-            jdbc.sql("insert into release_chunk (release_id, number, content) values (:id, :number, :content)").param("id", id).param("number", number++).param("content", chunk).update();
-        }
-    }
-
-    /** An archive, read piece by piece. */
-    InputStream archive(long id) {
-        return new SequenceInputStream(new Enumeration<>() {
-            private int number;
-            private Optional<byte[]> next = chunk(id, 0);
-
-            @Override
-            public boolean hasMoreElements() {
-                return next.isPresent();
-            }
-
-            @Override
-            public InputStream nextElement() {
-                InputStream piece = new ByteArrayInputStream(next.orElseThrow());
-                next = chunk(id, ++number);
-                return piece;
-            }
-        });
-    }
-
-    private Optional<byte[]> chunk(long id, int number) {
-        return jdbc.sql("select content from release_chunk where release_id = :id and number = :number").param("id", id).param("number", number).query(byte[].class).optional();
-    }
-
-    private void forget(long id) {
-        jdbc.sql("delete from release_chunk where release_id = :id").param("id", id).update();
-    }
-
     /** Keeps the report and what was in it, and lets the archive go. */
     void thin(long id) {
-        forget(id);
         jdbc.sql("update release set thinned = true where id = :id").param("id", id).update();
     }
 
@@ -125,9 +111,10 @@ class ReleaseStore {
         return jdbc.sql(COLUMNS + "where id = :id").param("id", id).query(ReleaseStore::row).optional();
     }
 
-    private static ReleaseRow row(java.sql.ResultSet rs, int n) throws java.sql.SQLException {
+    private static ReleaseRow row(ResultSet rs, int n) throws SQLException {
         return new ReleaseRow(rs.getLong("id"), rs.getLong("collection_id"), rs.getString("version"), rs.getString("state"),
                 rs.getDouble("progress"), rs.getString("report"), rs.getString("archive_hash"), rs.getInt("patches"),
-                rs.getTimestamp("started_at").toInstant(), rs.getLong("bytes"), rs.getString("reason"), new ReleaseChoice(List.of((String[]) rs.getArray("formats").getArray()), rs.getInt("sample_step"), rs.getInt("sample_layers")), rs.getBoolean("thinned"));
+                rs.getTimestamp("started_at").toInstant(), rs.getLong("bytes"), rs.getString("reason"), 
+                Json.read(rs.getString("choice"), ReleaseChoice.class), rs.getBoolean("thinned"));
     }
 }

@@ -3,7 +3,7 @@ package gentlecomet.studio.release;
 import gentlecomet.studio.work.BackgroundTask;
 import org.springframework.stereotype.Component;
 
-/** Builds and verifies a release. It is not tried again: whoever wants it builds another one. */
+/** Puts the parts of a release together and verifies it. */
 @Component
 class ReleaseTask implements BackgroundTask<ReleaseTask.Data> {
 
@@ -13,7 +13,7 @@ class ReleaseTask implements BackgroundTask<ReleaseTask.Data> {
         this.work = work;
     }
 
-    /** The release to build. */
+    /** The release whose parts are there. */
     record Data(long release) {
     }
 
@@ -28,13 +28,8 @@ class ReleaseTask implements BackgroundTask<ReleaseTask.Data> {
     }
 
     @Override
-    public int tries() {
-        return 1;
-    }
-
-    @Override
     public void run(Data data) {
-        work.build(data.release());
+        work.assemble(data.release());
     }
 
     @Override

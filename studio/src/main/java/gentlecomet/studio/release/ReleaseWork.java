@@ -9,13 +9,13 @@ import gentlecomet.craft.release.ReleaseCheck;
 import gentlecomet.craft.release.ReleaseContents;
 import gentlecomet.craft.release.ReleasePatch;
 import gentlecomet.studio.asset.Assets;
-import gentlecomet.studio.collection.CollectionRow;
-import gentlecomet.studio.collection.Collections;
 import gentlecomet.studio.measure.Measures;
-import gentlecomet.studio.patch.Patches;
+import gentlecomet.studio.page.RefusedException;
 import gentlecomet.studio.patch.ShippedPatch;
 import java.io.BufferedInputStream;
 import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -23,6 +23,7 @@ import java.security.DigestInputStream;
 import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.CancellationException;
@@ -36,63 +37,107 @@ import org.springframework.stereotype.Service;
 class ReleaseWork {
 
     private static final Logger LOG = LoggerFactory.getLogger(ReleaseWork.class);
-    private static final double BUILD_SHARE = 0.5;
+    /** Of the progress. */
+    private static final double PARTS_SHARE = 0.55;
+    private static final double ASSEMBLY_SHARE = 0.1;
 
     private final ReleaseStore store;
-    private final Collections collections;
-    private final Patches patches;
+    private final ReleasePieceStore pieces;
     private final Measures measures;
     private final Assets assets;
     private final EarlierRelease earlier;
 
-    ReleaseWork(ReleaseStore store, Collections collections, Patches patches, Measures measures, Assets assets, EarlierRelease earlier) {
+    ReleaseWork(ReleaseStore store, ReleasePieceStore pieces, Measures measures, Assets assets, EarlierRelease earlier) {
         this.earlier = earlier;
         this.store = store;
-        this.collections = collections;
-        this.patches = patches;
+        this.pieces = pieces;
         this.measures = measures;
         this.assets = assets;
     }
 
-    /** Renders, packs and verifies; safe to run again after a crash. */
-    void build(long releaseId) {
+    /**
+     * Makes the part of one patch, unless it is there.
+     *
+     * @return whether all parts are there now
+     */
+    boolean part(long releaseId, int place) {
+        ReleaseRow row = store.find(releaseId).orElse(null);
+        ShippedPatch shipped = store.patch(releaseId, place).orElse(null);
+        if (row == null || shipped == null || !row.state().equals("building")) {
+            return false;
+        }
+        if (!pieces.hasPart(releaseId, place)) {
+            ReleaseStore.Begun begun = store.begun(releaseId);
+            ReleasePatch patch = EarlierRelease.shipped(shipped, measures.measure(shipped.patch(), shipped.soundHash(), begun.rules()));
+            Path made = null;
+            try {
+                made = Files.createTempFile("release", ".part");
+                try (OutputStream out = Files.newOutputStream(made)) {
+                    new ReleaseBuilder().part(contents(row, begun, List.of(patch), Changes.FIRST), patch, out);
+                }
+                try (InputStream in = Files.newInputStream(made)) {
+                    pieces.keepPart(releaseId, place, in);
+                }
+            } catch (IOException e) {
+                throw new UncheckedIOException("the disk took no more: " + e.getMessage(), e);
+            } finally {
+                remove(made);
+            }
+        }
+        int all = store.patchCount(releaseId);
+        int there = pieces.parts(releaseId);
+        return store.progress(releaseId, PARTS_SHARE * there / all) && there == all;
+    }
+
+    /** Puts the parts together, opens what came of it afresh and verifies it; done again after a crash it renders for the verification alone. */
+    void assemble(long releaseId) {
         ReleaseRow row = store.find(releaseId).orElse(null);
         if (row == null || !row.state().equals("building")) {
             return;
         }
-        CollectionRow collection = collections.get(row.collectionId());
+        ReleaseStore.Begun begun = store.begun(releaseId);
         List<ShippedPatch> kept = store.patches(releaseId);
-        if (kept.isEmpty()) {
-            store.keepPatches(releaseId, patches.latestRevisions(collection.id()));
-            kept = store.patches(releaseId);
-        }
-        Function<ShippedPatch, Measurement> measured = p -> measures.measure(p.patch(), p.soundHash(), collection.rules());
+        Function<ShippedPatch, Measurement> measured = p -> measures.measure(p.patch(), p.soundHash(), begun.rules());
         List<ReleasePatch> shipped = kept.stream().map(p -> EarlierRelease.shipped(p, measured.apply(p))).toList();
         Changes changes = earlier.changes(store.of(row.collectionId()).stream().filter(r -> r.id() < releaseId).toList(), kept, measured);
-        CollectionFile file = new CollectionFile(collection.name(), collection.author(), collection.licence(), collection.rules(), banks(shipped),
-                assets.neededBy(shipped.stream().map(p -> p.slot().patch()).toList()));
-        ReleaseContents contents = new ReleaseContents(file, shipped, row.version(), changes, Set.copyOf(row.choice().formats()), row.choice().plan(), row.reason());
         Path archive = null;
         try {
             archive = Files.createTempFile("release", ".zip");
-            new ReleaseBuilder().build(contents, archive, part -> progress(releaseId, part * BUILD_SHARE));
-            ReleaseCheck.Report report = new ReleaseCheck(assets).verify(archive, shipped, part -> progress(releaseId, BUILD_SHARE + part * (1 - BUILD_SHARE)));
+            new ReleaseBuilder().build(contents(row, begun, shipped, changes), place -> pieces.part(releaseId, place), archive,
+                    part -> progress(releaseId, PARTS_SHARE + part * ASSEMBLY_SHARE));
+            ReleaseCheck.Report report = ReleaseCheck.verify(archive, shipped, part -> progress(releaseId, PARTS_SHARE + ASSEMBLY_SHARE + part * (1 - PARTS_SHARE - ASSEMBLY_SHARE)));
             List<String> lines = new ArrayList<>(report.lines());
             if (!row.reason().isEmpty()) {
                 lines.add(0, "built although something stood against it: " + row.reason());
             }
             try (DigestInputStream in = new DigestInputStream(new BufferedInputStream(Files.newInputStream(archive)), Hashes.digest())) {
-                store.keep(releaseId, in);
+                pieces.keep(releaseId, in);
                 store.finish(releaseId, report.passed(), String.join("\n", lines), HexFormat.of().formatHex(in.getMessageDigest().digest()), Files.size(archive), shipped.size());
+                pieces.forgetParts(releaseId);
             }
         } catch (CancellationException e) {
             LOG.info("release {} was cancelled", releaseId);
         } catch (IOException e) {
             throw new UncheckedIOException("the disk took no more: " + e.getMessage(), e);
         } finally {
-            if (archive != null) {
-                archive.toFile().delete();
-            }
+            remove(archive);
+        }
+    }
+
+    private ReleaseContents contents(ReleaseRow row, ReleaseStore.Begun begun, List<ReleasePatch> shipped, Changes changes) {
+        Map<String, byte[]> needed = assets.neededBy(shipped.stream().map(p -> p.slot().patch()).toList());
+        for (ReleasePatch p : shipped) {
+            p.slot().patch().recordings().stream().filter(r -> !needed.containsKey(r.hash())).findFirst().ifPresent(lacking -> {
+                throw new RefusedException("the recording " + lacking.name() + " of " + p.slot().patch().name() + " is not there any more");
+            });
+        }
+        CollectionFile file = new CollectionFile(begun.name(), begun.author(), begun.licence(), begun.rules(), banks(shipped), needed);
+        return new ReleaseContents(file, shipped, row.version(), changes, Set.copyOf(row.choice().formats()), row.choice().plan(), row.choice().reel(), row.reason());
+    }
+
+    private static void remove(Path file) {
+        if (file != null) {
+            file.toFile().delete();
         }
     }
 
@@ -105,12 +150,13 @@ class ReleaseWork {
     /** Notes that a release could not be built. */
     void fail(long releaseId, String reason) {
         store.finish(releaseId, false, "FAULT: " + reason, "", 0, 0);
+        pieces.forgetParts(releaseId);
     }
 
     private static List<CollectionFile.Bank> banks(List<ReleasePatch> shipped) {
         TreeMap<Integer, List<ReleasePatch>> byBank = new TreeMap<>();
         shipped.forEach(p -> byBank.computeIfAbsent(p.bank(), b -> new ArrayList<>()).add(p));
         return byBank.values().stream()
-                .map(list -> new CollectionFile.Bank(list.get(0).bankName(), list.stream().map(ReleasePatch::slot).toList())).toList();
+                .map(list -> new CollectionFile.Bank(list.get(0).in().name(), list.get(0).in().msb(), list.get(0).in().lsb(), list.stream().map(ReleasePatch::slot).toList())).toList();
     }
 }

@@ -2,6 +2,7 @@ package gentlecomet.studio.release;
 
 import gentlecomet.craft.release.Changes;
 import gentlecomet.craft.release.Exporter;
+import gentlecomet.craft.release.Gate;
 import gentlecomet.craft.release.PlayerExporter;
 import gentlecomet.craft.release.ReleaseBuilder;
 import gentlecomet.craft.release.Version;
@@ -12,6 +13,7 @@ import gentlecomet.studio.collection.Collections;
 import gentlecomet.studio.page.MissingException;
 import gentlecomet.studio.page.RefusedException;
 import gentlecomet.studio.patch.Patches;
+import gentlecomet.studio.patch.ShippedPatch;
 import gentlecomet.studio.work.WorkQueue;
 import java.io.IOException;
 import java.io.InputStream;
@@ -27,17 +29,19 @@ import org.springframework.transaction.annotation.Transactional;
 public class Releases {
 
     private static final int LONGEST_REASON = 500;
-    private static final long LARGEST_SOUNDFONT = 4_000_000_000L;
+    private static final long LARGEST_FILE = 4_000_000_000L;
+    private static final double REEL_BYTES_PER_SECOND = 288_000;
 
     private final ReleaseStore store;
     private final Patches patches;
     private final WorkQueue queue;
-    private final ReleaseTask task;
+    private final ReleasePartTask task;
+    private final ReleasePieceStore pieces;
     private final EarlierRelease earlier;
     private final ReleaseGate gate;
     private final Collections collections;
 
-    Releases(ReleaseStore store, Patches patches, WorkQueue queue, ReleaseTask task, EarlierRelease earlier, ReleaseGate gate, Collections collections) {
+    Releases(ReleaseStore store, Patches patches, WorkQueue queue, ReleasePartTask task, ReleasePieceStore pieces, EarlierRelease earlier, ReleaseGate gate, Collections collections) {
         this.earlier = earlier;
         this.gate = gate;
         this.collections = collections;
@@ -45,6 +49,7 @@ public class Releases {
         this.patches = patches;
         this.queue = queue;
         this.task = task;
+        this.pieces = pieces;
     }
 
     /** What the next release would be. @param version that follows from what has changed */
@@ -71,11 +76,14 @@ public class Releases {
             throw new RefusedException("No patch of this collection has been saved yet, so there is nothing to release.");
         }
         SamplingPlan plan = choice.plan();
+        if (choice.formats().contains("reel") && choice.reel().seconds() * REEL_BYTES_PER_SECOND * patches.latestRevisions(collectionId).size() > LARGEST_FILE) {
+            throw new RefusedException("The reel would be larger than 4 GB, which no WAV file can be. Take fewer seconds of each demo.", "reelSeconds");
+        }
         if (choice.formats().contains("soundfont")) {
             refuseTooLarge(collectionId, plan);
         }
         CollectionRow collection = collections.get(collectionId);
-        if (reason.isBlank() && ReleaseGate.obstacles(collection, gate.rows(collection)).stream().anyMatch(ReleaseGate.Obstacle::blocks)) {
+        if (reason.isBlank() && ReleaseGate.obstacles(collection, gate.rows(collection)).stream().anyMatch(Gate.Obstacle::blocks)) {
             throw new RefusedException("Something stands against this release. Mend it, or write why it is built anyway; the reason stands in the release.", "reason");
         }
         store.hold(collectionId);
@@ -84,8 +92,10 @@ public class Releases {
                 throw new RefusedException("Version " + wanted + " has been released; what has been released stays as it is. The next would be " + next(collectionId).version() + ".", "version");
             }
         }
-        long id = store.start(collectionId, wanted.toString(), reason.strip(), choice);
-        queue.ask(task, List.of(new WorkQueue.Item<>(String.valueOf(id), new ReleaseTask.Data(id))));
+        List<ShippedPatch> shipped = patches.latestRevisions(collectionId);
+        long id = store.start(collectionId, wanted.toString(), reason.strip(), choice, new ReleaseStore.Begun(collection.name(), collection.author(), collection.licence(), collection.rules()));
+        store.keepPatches(id, shipped);
+        queue.ask(task, ReleasePartTask.all(id, shipped.size()));
         return id;
     }
 
@@ -94,7 +104,7 @@ public class Releases {
         long largest = collections.banks(collectionId).stream().mapToLong(BankRow::patches).max().orElse(0);
         Exporter soundFont = ReleaseBuilder.chosen().stream().filter(e -> e.id().equals("soundfont")).findFirst().orElseThrow();
         long bytes = soundFont.bytes((int) largest, plan);
-        if (bytes > LARGEST_SOUNDFONT) {
+        if (bytes > LARGEST_FILE) {
             throw new RefusedException("A SoundFont holds at most 4 GB, and one of these banks would have about " + Math.round(bytes / 1e9) + " GB. Sample fewer keys or velocities.", "keyStep");
         }
     }
@@ -124,7 +134,7 @@ public class Releases {
         if (!row.state().equals("verified") || row.thinned()) {
             throw new MissingException("This release has no archive any more, or never had a verified one.");
         }
-        try (InputStream in = store.archive(id)) {
+        try (InputStream in = pieces.archive(id)) {
             in.transferTo(out);
         }
     }
@@ -133,7 +143,7 @@ public class Releases {
     byte[] player(long id) throws IOException {
         ReleaseRow row = get(id);
         if (row.state().equals("verified") && !row.thinned()) {
-            try (ZipInputStream zip = new ZipInputStream(store.archive(id))) {
+            try (ZipInputStream zip = new ZipInputStream(pieces.archive(id))) {
                 for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
                     if (entry.getName().equals(PlayerExporter.PATH)) {
                         return zip.readAllBytes();
@@ -149,6 +159,8 @@ public class Releases {
     public void cancel(long id) {
         get(id);
         store.finish(id, false, "FAULT: cancelled", "", 0, 0);
+        queue.cancel(task, ReleasePartTask.all(id, store.patchCount(id)).stream().map(WorkQueue.Item::id).toList());
+        pieces.forgetParts(id);
     }
 
     /** Lets the archive of a release go; its report and its change list stay. */
@@ -157,6 +169,7 @@ public class Releases {
         if (get(id).state().equals("building")) {
             throw new RefusedException("This release is still being built.");
         }
+        pieces.forget(id);
         store.thin(id);
     }
 }

@@ -5,7 +5,7 @@ import {wireBank} from '../bank/bank.js';
 import {wireSky} from '../bank/sky.js';
 import {wireLadder} from '../collection/ladder.js';
 import {wireRules} from '../collection/rules.js';
-import {wireLooks} from './looked-first.js';
+import {wireFills} from './fills.js';
 import {wirePatchFiles} from '../bank/patch-files.js';
 import {playClip} from './clips.js';
 import {wireRound} from '../listening/round.js';
@@ -78,7 +78,7 @@ export function setUpPage(root) {
   wireRoundsPage(root);
   wireWorkList(root);
   root.querySelector('[data-print]')?.addEventListener('click', () => print());
-  wireLooks(root);
+  wireFills(root);
   wireRules(root);
   wireLadder(root);
   wireSky(root);

@@ -32,7 +32,6 @@ import gentlecomet.studio.release.Releases;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.time.Duration;
-import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -152,7 +151,7 @@ class AssetWorkTest extends WebWork {
         onBench("bounce", "layer", "0", "source", "1", "key", "H9", "seconds", "0.5").andExpect(status().isUnprocessableEntity());
         patches.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("layer1.source2.level"), -6));
         patches.save(id, 0, "bounced");
-        long release = releases.start(collection, "1.0", "tried out", ReleaseChoice.NOTHING);
+        long release = releases.start(collection, "1.0", "tried out", ReleaseChoice.of());
         ReleaseRow built = await().atMost(Duration.ofSeconds(60)).until(() -> releases.get(release), r -> !r.state().equals("building"));
         assertEquals("verified", built.state(), built.report());
     }

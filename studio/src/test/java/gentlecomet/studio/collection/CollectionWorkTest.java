@@ -97,14 +97,14 @@ class CollectionWorkTest extends WebWork {
 
     @Test
     void onlySavedRevisionsAreReleasedAndAVersionIsReleasedOnce() {
-        Assertions.assertThrows(RefusedException.class, () -> releases.start(collection, "1.0", "tried out", ReleaseChoice.NOTHING));
+        Assertions.assertThrows(RefusedException.class, () -> releases.start(collection, "1.0", "tried out", ReleaseChoice.of()));
         patches.save(id, 0, "");
         patches.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("levelTrim"), -9));
-        Assertions.assertThrows(RefusedException.class, () -> releases.start(collection, "one/two", "tried out", ReleaseChoice.NOTHING));
-        long first = releases.start(collection, "1.0", "tried out", ReleaseChoice.NOTHING);
+        Assertions.assertThrows(RefusedException.class, () -> releases.start(collection, "one/two", "tried out", ReleaseChoice.of()));
+        long first = releases.start(collection, "1.0", "tried out", ReleaseChoice.of());
         assertEquals("verified", built(first).state());
         assertTrue(built(first).report().contains("equals revision 1"));
-        assertTrue(Assertions.assertThrows(RefusedException.class, () -> releases.start(collection, "1.0.0", "tried out", ReleaseChoice.NOTHING)).getMessage().contains("The next would be 1.0.1"));
+        assertTrue(Assertions.assertThrows(RefusedException.class, () -> releases.start(collection, "1.0.0", "tried out", ReleaseChoice.of())).getMessage().contains("The next would be 1.0.1"));
         assertTrue(built(first).report().contains("equals revision 1"));
     }
 
@@ -112,7 +112,7 @@ class CollectionWorkTest extends WebWork {
     @Test
     void aReleaseTellsWhatItChanges() throws Exception {
         patches.save(id, 0, "");
-        long first = releases.start(collection, "1.0", "tried out", ReleaseChoice.NOTHING);
+        long first = releases.start(collection, "1.0", "tried out", ReleaseChoice.of());
         assertEquals("verified", built(first).state());
         patches.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("layer1.source1.level"), -18));
         patches.save(id, 0, "");

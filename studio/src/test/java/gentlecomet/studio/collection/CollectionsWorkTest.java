@@ -13,11 +13,6 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import gentlecomet.craft.edit.PatchEdit;
-import gentlecomet.craft.format.CollectionFile;
-import gentlecomet.craft.format.CollectionFormat;
-import gentlecomet.craft.format.ZipFormat;
-import gentlecomet.craft.rules.HouseRules;
-import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.StudioTest;
 import gentlecomet.studio.WebWork;
 import gentlecomet.studio.patch.PatchSummary;
@@ -27,7 +22,6 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.mock.web.MockMultipartFile;
 
 /** All collections on one page, and what each says of itself. */
 @StudioTest
@@ -94,17 +88,5 @@ class CollectionsWorkTest extends WebWork {
             send(request).andExpect(status().isUnprocessableEntity());
         }
         assertEquals("1.2", collections.get(collection).details().version());
-    }
-
-    @Test
-    void anImportSaysWhatItBringsBeforeItDoes() throws Exception {
-        String name = collections.get(collection).name();
-        Map<String, byte[]> files = CollectionFormat.write(new CollectionFile(name, "Ann", "CC0", HouseRules.DEFAULT,
-                List.of(new CollectionFile.Bank("Low", List.of(new CollectionFile.Slot(1, Patch.neutral("Salt Pan")), new CollectionFile.Slot(9, Patch.neutral("Weir Hum"))))), Map.of()));
-        long before = collections.cards().size();
-        send(multipart("/collections/import/preview").file(new MockMultipartFile("file", "kit.zip", "application/zip", ZipFormat.write(files)))).andExpect(status().isOk())
-                .andExpect(content().string(containsString("2 patches, 0 recordings"))).andExpect(content().string(containsString(name + " (2)")));
-        assertEquals(before, collections.cards().size());
-        send(multipart("/collections/import/preview").file(new MockMultipartFile("file", "kit.zip", "application/zip", new byte[] {1, 2}))).andExpect(status().isUnprocessableEntity());
     }
 }

@@ -74,7 +74,7 @@ class DeskJourneyTest extends OnTheScreen {
     void aCollectionIsBegunAndCuratedByKeysAlone() {
         page.open("/collections/" + demo() + "/all");
         page.find("#player-macros label");
-        tabTo("form:not([data-look]) input[name=name]");
+        tabTo("form[action$=\"/collections\"] input[name=name]");
         press("Withy Beds", Keys.ENTER);
         page.until(d -> page.text("h1").equals("Withy Beds"));
         long collection = Long.parseLong(page.driver.getCurrentUrl().replaceAll(".*/", ""));

@@ -22,7 +22,6 @@ import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.interactions.Actions;
-import org.springframework.beans.factory.annotation.Autowired;
 
 /** What hands do on the screen: menus at its edge, names typed one after the other, notes, refused fields, typing while the bench is exchanged. */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)

@@ -12,6 +12,7 @@ import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.collection.demo.DemoLoader;
 import gentlecomet.studio.patch.ShippedPatch;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -277,7 +278,7 @@ class JourneyTest extends OnTheScreen {
         page.until(Duration.ofSeconds(180), d -> d.findElement(By.cssSelector(".release h3")).getText().contains("verified"));
         page.click(".release a[download]");
         Path zip = downloads.resolve("saltmarsh-field-kit-0.9.0.zip");
-        page.until(d -> Files.exists(zip));
+        page.until(d -> whole(zip));
         byte[] archive = Files.readAllBytes(zip);
         CollectionFile read = ReleaseCheck.read(new java.io.ByteArrayInputStream(archive), "download");
         List<Patch> shipped = read.banks().get(0).slots().stream().map(CollectionFile.Slot::patch).toList();
@@ -286,12 +287,24 @@ class JourneyTest extends OnTheScreen {
         // Imported into an empty collection the patches are equal.
         page.open("/collections/" + collection + "/all");
         page.find("input[type=file]").sendKeys(zip.toString());
-        page.click("form[enctype] button");
+        page.until(d -> page.text("#arrival").contains(shipped.size() + " patches"), "it says what it brings first");
+        page.click("#arrival button.primary");
+        page.until(Duration.ofSeconds(60), d -> page.text("#arrival").contains("Taken as a collection of its own"));
+        page.click("#arrival a");
         long imported = page.until(d -> {
             String last = d.getCurrentUrl().replaceAll(".*/", "");
             return last.matches("\\d+") && Long.parseLong(last) != collection ? Long.parseLong(last) : null;
         });
         assertEquals(shipped, patches.latestRevisions(imported).stream().map(ShippedPatch::patch).toList());
         assertTrue(collections.get(imported).name().startsWith("Saltmarsh Field Kit ("));
+    }
+
+    /** The browser holds the place of a download by an empty file, and writes into one beside it. */
+    private static boolean whole(Path file) {
+        try {
+            return Files.exists(file) && Files.size(file) > 0 && !Files.exists(file.resolveSibling(file.getFileName() + ".crdownload"));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 }

@@ -59,9 +59,9 @@ class PlayerFileTest extends OnTheScreen {
         CollectionRow collection = collections.get(demo());
         Measurement one = new Measuring().measure(Patch.neutral("Any"), Phrases.get("line"));
         List<ShippedPatch> shipped = patches.latestRevisions(collection.id());
-        List<ReleasePatch> all = shipped.stream().map(p -> new ReleasePatch(p.bankPosition(), p.bankName(), new CollectionFile.Slot(p.slot(), p.patch()), p.revision(), one)).toList();
+        List<ReleasePatch> all = shipped.stream().map(p -> new ReleasePatch(p.bank(), new CollectionFile.Slot(p.slot(), p.patch()), p.revision(), one)).toList();
         CollectionFile file = new CollectionFile(collection.name(), collection.author(), "Play <it> as you like.", collection.rules(),
-                List.of(new CollectionFile.Bank(shipped.get(0).bankName(), all.stream().map(ReleasePatch::slot).toList())), assets.neededBy(shipped.stream().map(ShippedPatch::patch).toList()));
+                List.of(new CollectionFile.Bank(shipped.get(0).bank().name(), all.stream().map(ReleasePatch::slot).toList())), assets.neededBy(shipped.stream().map(ShippedPatch::patch).toList()));
         return new ReleaseContents(file, all, "1.0.0");
     }
 

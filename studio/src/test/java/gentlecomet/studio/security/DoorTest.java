@@ -32,6 +32,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import org.apache.catalina.connector.Request;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -189,7 +190,7 @@ class DoorTest extends WebWork {
             }
         }
         assertTrue(out.size() < 1_500_000);
-        web.perform(multipart("/collections/import").file(new MockMultipartFile("file", "bomb.zip", "application/zip", out.toByteArray())).with(token()).header("HX-Request", "true"))
+        web.perform(multipart("/imports").file(new MockMultipartFile("file", "bomb.zip", "application/zip", out.toByteArray())).with(token()).header("HX-Request", "true"))
                 .andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("bomb.zip")));
     }
 

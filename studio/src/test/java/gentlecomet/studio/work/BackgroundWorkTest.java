@@ -128,7 +128,7 @@ class BackgroundWorkTest extends WebWork {
         patches.save(id, 0, "");
         long before = count("scheduled_tasks where task_name = :value", "release");
         Long started = transaction.execute(t -> {
-            long release = releases.start(collection, "9.9", "tried out", ReleaseChoice.NOTHING);
+            long release = releases.start(collection, "9.9", "tried out", ReleaseChoice.of());
             t.setRollbackOnly();
             return release;
         });

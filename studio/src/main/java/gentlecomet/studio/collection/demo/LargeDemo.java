@@ -39,7 +39,7 @@ final class LargeDemo {
                 int n = b * CollectionFormat.SLOTS + s;
                 slots.add(new CollectionFile.Slot(s + 1, varied(bases.get(n * 7 % bases.size()), n)));
             }
-            banks.add(new CollectionFile.Bank(String.format("Tide %02d", b + 1), slots));
+            banks.add(new CollectionFile.Bank(String.format("Tide %02d", b + 1), 0, b, slots));
         }
         Map<String, byte[]> assets = new LinkedHashMap<>(demo.assets());
         return new CollectionFile(NAME, demo.author(), demo.licence(), demo.rules(), banks, assets);
