@@ -45,8 +45,8 @@ class ReleaseController {
         this.progress = progress;
     }
 
-    /** A format that can be chosen. @param cost about how much it adds, in words @param small whether it is chosen unless somebody says otherwise */
-    record FormatChoice(String id, String text, String cost, boolean small) {
+    /** A format that can be chosen. @param cost about how much it adds, in words @param chosen unless somebody says otherwise */
+    record FormatChoice(String id, String text, String cost, boolean chosen) {
     }
 
     @GetMapping("/collections/{id}/releases")
@@ -74,6 +74,15 @@ class ReleaseController {
             ReleaseChoice choice, Model model) {
         releases.start(id, version, reason, choice);
         return listAlone(id, model);
+    }
+
+    /** What formats cost as they are to be made, those that are chosen still chosen. */
+    @GetMapping("/collections/{id}/releases/costs")
+    String costs(@PathVariable long id, ReleaseChoice choice, Model model) {
+        int shipping = releases.shipping(collections.get(id).id());
+        SamplingPlan plan = choice.plan();
+        model.addAttribute("formats", ReleaseBuilder.chosen().stream().map(e -> new FormatChoice(e.id(), e.text(), cost(e, shipping, plan), choice.formats().contains(e.id()))).toList());
+        return "release/releases :: costs";
     }
 
     @GetMapping("/releases/{id}/progress")
@@ -121,7 +130,7 @@ class ReleaseController {
         int shipping = (int) rows.stream().filter(r -> r.patch().revision() > 0).count();
         model.addAttribute("rows", rows);
         model.addAttribute("shipping", shipping);
-        model.addAttribute("formats", ReleaseBuilder.chosen().stream().map(e -> new FormatChoice(e.id(), e.text(), cost(e, shipping), e.bytes(shipping, SamplingPlan.USUAL) < SMALL_BYTES)).toList());
+        model.addAttribute("formats", ReleaseBuilder.chosen().stream().map(e -> new FormatChoice(e.id(), e.text(), cost(e, shipping, SamplingPlan.USUAL), e.bytes(shipping, SamplingPlan.USUAL) < SMALL_BYTES)).toList());
         model.addAttribute("reelOrders", ReelPlan.Order.values());
         model.addAttribute("ready", rows.stream().filter(ReleaseGate.ReadyRow::ready).count());
         model.addAttribute("obstacles", obstacles);
@@ -133,9 +142,9 @@ class ReleaseController {
         return collection;
     }
 
-    private static String cost(Exporter exporter, int patches) {
-        double mebibytes = exporter.bytes(patches, SamplingPlan.USUAL) / (double) (1 << 20);
-        double seconds = exporter.seconds(patches, SamplingPlan.USUAL);
+    private static String cost(Exporter exporter, int patches, SamplingPlan plan) {
+        double mebibytes = exporter.bytes(patches, plan) / (double) (1 << 20);
+        double seconds = exporter.seconds(patches, plan);
         return (mebibytes < 1 ? "under 1 MiB" : "about " + Math.round(mebibytes) + " MiB") + (seconds < 2 ? "" : seconds < 120 ? ", " + Math.round(seconds) + " s" : ", " + Math.round(seconds / 60) + " min");
     }
 }

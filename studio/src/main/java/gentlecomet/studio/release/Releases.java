@@ -115,6 +115,11 @@ public class Releases {
         return new Next(changes.since().isEmpty() ? new Version(1, 0, 0, "") : Version.parse(changes.since()).orElseThrow().next(changes.step()), changes);
     }
 
+    /** How many patches of a collection would ship. */
+    int shipping(long collectionId) {
+        return (int) patches.inCollection(collectionId).stream().filter(p -> p.revision() > 0).count();
+    }
+
     /** Releases of a collection, the newest first. */
     public List<ReleaseRow> of(long collectionId) {
         return store.of(collectionId);

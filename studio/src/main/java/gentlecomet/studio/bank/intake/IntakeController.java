@@ -48,12 +48,9 @@ class IntakeController {
             throw new RefusedException("Choose a release ZIP first.", "file");
         }
         String name = Assets.name(file);
-        CollectionFile brought;
         try (InputStream in = file.getInputStream()) {
-            brought = ReleaseCheck.read(in, name);
-        }
-        try (InputStream in = file.getInputStream()) {
-            return look(work.keep(name, patches(brought), in), brought, 0, model);
+            CollectionFile brought = ReleaseCheck.read(in, name);
+            return look(work.keep(name, brought), brought, 0, model);
         }
     }
 
@@ -92,7 +89,7 @@ class IntakeController {
     private String look(IntakeRow row, CollectionFile brought, long into, Model model) {
         model.addAttribute("intake", row);
         model.addAttribute("brought", brought);
-        model.addAttribute("patches", patches(brought));
+        model.addAttribute("patches", row.total());
         model.addAttribute("into", into);
         model.addAttribute("changedWays", IntakeRow.Changed.values());
         model.addAttribute("targets", collections.cards().stream().filter(c -> c.trashedAt() == null && !c.archived()).toList());
@@ -108,9 +105,5 @@ class IntakeController {
 
     private static List<String> names(Arrivals arrivals, Arrivals.Kind kind) {
         return arrivals.of(kind).stream().map(a -> a.slot().patch().name()).toList();
-    }
-
-    private static int patches(CollectionFile file) {
-        return file.banks().stream().mapToInt(b -> b.slots().size()).sum();
     }
 }

@@ -2,6 +2,8 @@ package gentlecomet.studio.bank.intake;
 
 import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.craft.format.CollectionFile;
+import gentlecomet.craft.format.CollectionFormat;
+import gentlecomet.craft.format.ZipFormat;
 import gentlecomet.craft.release.Arrivals;
 import gentlecomet.craft.release.ReleaseCheck;
 import gentlecomet.studio.asset.Assets;
@@ -13,8 +15,8 @@ import gentlecomet.studio.page.MissingException;
 import gentlecomet.studio.page.RefusedException;
 import gentlecomet.studio.patch.PatchPlaces;
 import gentlecomet.studio.patch.Patches;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -52,10 +54,11 @@ class IntakeWork {
         return store.find(id).orElseThrow(() -> new MissingException("This import is no longer there; choose its file again."));
     }
 
-    /** Keeps an archive until it is taken, a day at most. @param patches how many it brings */
-    IntakeRow keep(String name, int patches, InputStream archive) throws IOException {
+    /** Keeps what an archive brings until it is taken, a day at most; demos and samples are not among it. @param name of the archive */
+    IntakeRow keep(String name, CollectionFile brought) throws IOException {
         store.purge();
-        return get(store.keep(name.length() > LONGEST_NAME ? name.substring(name.length() - LONGEST_NAME) : name, patches, archive));
+        return get(store.keep(name.length() > LONGEST_NAME ? name.substring(name.length() - LONGEST_NAME) : name, brought.banks().stream().mapToInt(b -> b.slots().size()).sum(),
+                new ByteArrayInputStream(ZipFormat.write(CollectionFormat.write(brought)))));
     }
 
     /** @return whether nobody had asked for it before */
