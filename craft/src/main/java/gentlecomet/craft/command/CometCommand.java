@@ -23,6 +23,7 @@ import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.performance.Rendering;
 import gentlecomet.sound.source.Recordings;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
@@ -54,6 +55,10 @@ public final class CometCommand {
     static int run(String... args) {
         CommandLine line = new CommandLine(new CometCommand());
         line.setExecutionExceptionHandler((e, command, parsed) -> {
+            if (e instanceof UncheckedIOException) {
+                command.getErr().println("comet: " + e.getMessage() + (e.getCause().getMessage() == null ? "" : ": " + e.getCause().getMessage()));
+                return BAD_INPUT;
+            }
             if (e instanceof FormatException || e instanceof IllegalArgumentException || e instanceof IOException) {
                 command.getErr().println("comet: " + (e instanceof IOException ? "cannot read or write " : "") + e.getMessage());
                 return BAD_INPUT;

@@ -135,7 +135,7 @@ final class ReleaseCommand implements Callable<Integer> {
             return new Gate.Standing(patch.name(), true, true, nameRules.check(patch.name(), patch.naming().category(), patch.naming().tags(), names).isEmpty(),
                     levelled(p.measurement(), patch.naming().category(), rules), (int) findings.stream().filter(f -> f.severity() == Finding.Severity.FAULT).count(), "keep");
         }).toList();
-        List<Gate.Obstacle> found = Gate.obstacles(collection.author(), collection.licence(), standing);
+        List<Gate.Obstacle> found = Gate.obstacles(collection.author(), collection.licence(), standing, rules.conventions().gate());
         found.forEach(o -> System.err.println("comet: " + (o.blocks() ? "blocks: " : "warns: ") + o.words()));
         return !anyway.isBlank() || found.stream().noneMatch(Gate.Obstacle::blocks);
     }

@@ -1,5 +1,6 @@
 package gentlecomet.craft.release;
 
+import gentlecomet.craft.rules.GateStep;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Predicate;
@@ -34,25 +35,25 @@ public final class Gate {
         }
     }
 
-    /** What stands against a release. Patches that do not ship block nothing. */
-    public static List<Obstacle> obstacles(String author, String licence, List<Standing> patches) {
+    /** What stands against a release. Patches that do not ship block nothing. @param blocking what blocks in this house */
+    public static List<Obstacle> obstacles(String author, String licence, List<Standing> patches, List<GateStep> blocking) {
         List<Standing> shipping = patches.stream().filter(Standing::ships).toList();
         List<Obstacle> found = new ArrayList<>();
         if (licence.isBlank()) {
-            found.add(new Obstacle(true, "The collection has no licence: nobody knows what they may do with it."));
+            found.add(new Obstacle(blocking.contains(GateStep.LICENCE), "The collection has no licence: nobody knows what they may do with it."));
         }
         if (author.isBlank()) {
-            found.add(new Obstacle(true, "The collection has no author."));
+            found.add(new Obstacle(blocking.contains(GateStep.AUTHOR), "The collection has no author."));
         }
-        add(found, true, shipping, p -> !p.named(), "breaks the house's rules for names, categories or tags", "break the house's rules for names, categories or tags");
-        add(found, true, shipping, p -> p.faults() != null && p.faults() > 0, "has faults that nobody has waived", "have faults that nobody has waived");
-        add(found, true, shipping, p -> p.faults() == null, "has not been checked in its present state", "have not been checked in their present state");
-        add(found, true, shipping, p -> !p.levelled(), "is not at the house's loudness, or has not been measured", "are not at the house's loudness, or have not been measured");
-        add(found, true, shipping, p -> !p.verdict().isEmpty() && !p.verdict().equals("keep"), "was heard and is not kept: to be fixed, to be cut, or reviewers differ",
+        add(found, blocking.contains(GateStep.NAMES), shipping, p -> !p.named(), "breaks the house's rules for names, categories or tags", "break the house's rules for names, categories or tags");
+        add(found, blocking.contains(GateStep.FAULTS), shipping, p -> p.faults() != null && p.faults() > 0, "has faults that nobody has waived", "have faults that nobody has waived");
+        add(found, blocking.contains(GateStep.UNCHECKED), shipping, p -> p.faults() == null, "has not been checked in its present state", "have not been checked in their present state");
+        add(found, blocking.contains(GateStep.LEVEL), shipping, p -> !p.levelled(), "is not at the house's loudness, or has not been measured", "are not at the house's loudness, or have not been measured");
+        add(found, blocking.contains(GateStep.NOT_KEPT), shipping, p -> !p.verdict().isEmpty() && !p.verdict().equals("keep"), "was heard and is not kept: to be fixed, to be cut, or reviewers differ",
                 "were heard and are not kept: to be fixed, to be cut, or reviewers differ");
-        add(found, false, shipping, p -> p.verdict().isEmpty(), "has not been heard as it sounds now", "have not been heard as they sound now");
-        add(found, false, shipping, p -> !p.saved(), "has edits after its last revision, which do not ship", "have edits after their last revision, which do not ship");
-        add(found, false, patches, p -> !p.ships(), "has never been saved and does not ship", "have never been saved and do not ship");
+        add(found, blocking.contains(GateStep.NOT_HEARD), shipping, p -> p.verdict().isEmpty(), "has not been heard as it sounds now", "have not been heard as they sound now");
+        add(found, blocking.contains(GateStep.EDITED), shipping, p -> !p.saved(), "has edits after its last revision, which do not ship", "have edits after their last revision, which do not ship");
+        add(found, blocking.contains(GateStep.NEVER_SAVED), patches, p -> !p.ships(), "has never been saved and does not ship", "have never been saved and do not ship");
         return found;
     }
 

@@ -38,6 +38,7 @@ public final class PlayerExporter implements Exporter {
     private static final String PARTS = "/release-player/";
     /** The engine as the module live compiles it; not there for whoever runs without that module. */
     private static final String ENGINE = "/static/engine/engine.js";
+    private static final Pattern PLACE = Pattern.compile("\\{\\{(\\w+)}}");
     private static final Pattern EXPORTS = Pattern.compile("export\\s*\\{([^}]*)};?\\s*$");
     private static final Pattern NAMED = Pattern.compile("([\\w$]+)\\s+as\\s+([\\w$]+)");
 
@@ -102,9 +103,10 @@ public final class PlayerExporter implements Exporter {
     public static String page(ReleaseContents contents) {
         String title = (contents.collection().name() + " " + contents.version()).strip();
         String foot = contents.collection().author() + "\n" + contents.collection().licence().lines().limit(3).reduce((a, b) -> a + "\n" + b).orElse("");
-        return read(PARTS + "player.html").replace("{{title}}", StringEscapeUtils.escapeXml10(title)).replace("{{foot}}", StringEscapeUtils.escapeXml10(foot))
-                .replace("{{style}}", read(PARTS + "player.css")).replace("{{script}}", read(PARTS + "midi-file.js") + "\n" + read(PARTS + "player.js"))
-                .replace("{{worklet}}", within(engine() + read(PARTS + "worklet.js"))).replace("{{kit}}", within(Json.compact(kit(contents))));
+        Map<String, String> parts = Map.of("title", StringEscapeUtils.escapeXml10(title), "foot", StringEscapeUtils.escapeXml10(foot), "style", read(PARTS + "player.css"),
+                "script", read(PARTS + "midi-file.js") + "\n" + read(PARTS + "player.js"), "worklet", within(engine() + read(PARTS + "worklet.js")), "kit", within(Json.compact(kit(contents))));
+        // All at once, so that nothing that is filled in is taken for a place to fill.
+        return PLACE.matcher(read(PARTS + "player.html")).replaceAll(place -> Matcher.quoteReplacement(parts.get(place.group(1))));
     }
 
     /** Nothing in it ends the element that it stands in. */

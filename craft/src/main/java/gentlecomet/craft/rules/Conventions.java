@@ -15,29 +15,31 @@ import java.util.List;
  * @param velocityMoves whether velocity has to be heard
  * @param touchMoves    whether aftertouch or the wheel has to be heard
  * @param checks        what is set otherwise in the soundcheck
+ * @param gate          what blocks a release; the rest only warns
  */
 public record Conventions(NameParts parts, WordRules words, List<TagGroup> tagGroups, boolean listedOnly, List<MacroPurpose> purposes, double bendRange,
-        boolean velocityMoves, boolean touchMoves, CheckSettings checks) {
+        boolean velocityMoves, boolean touchMoves, CheckSettings checks, List<GateStep> gate) {
 
     /** What a new collection begins with. */
-    public static final Conventions USUAL = new Conventions(new NameParts(2, 4, NameParts.Capitals.EVERY_WORD, true, ""), WordRules.NONE, List.of(), false, List.of(), 0, true, true, CheckSettings.USUAL);
+    public static final Conventions USUAL = new Conventions(new NameParts(2, 4, NameParts.Capitals.EVERY_WORD, true, ""), WordRules.NONE, List.of(), false, List.of(), 0, true, true);
     /** Of rules from before there were conventions: their name pattern is an expression. */
-    public static final Conventions OLDER = new Conventions(null, WordRules.NONE, List.of(), false, List.of(), 0, true, true, CheckSettings.USUAL);
+    public static final Conventions OLDER = new Conventions(null, WordRules.NONE, List.of(), false, List.of(), 0, true, true);
 
     public Conventions {
         words = words == null ? WordRules.NONE : words;
         tagGroups = tagGroups == null ? List.of() : List.copyOf(tagGroups);
         purposes = purposes == null ? List.of() : asked(purposes);
         checks = checks == null ? CheckSettings.USUAL : checks;
+        gate = gate == null ? GateStep.usual() : gate.stream().distinct().sorted().toList();
     }
 
-    /** With the soundcheck as the program has it. */
+    /** With the soundcheck and the gate as the program has them. */
     public Conventions(NameParts parts, WordRules words, List<TagGroup> tagGroups, boolean listedOnly, List<MacroPurpose> purposes, double bendRange, boolean velocityMoves, boolean touchMoves) {
-        this(parts, words, tagGroups, listedOnly, purposes, bendRange, velocityMoves, touchMoves, CheckSettings.USUAL);
+        this(parts, words, tagGroups, listedOnly, purposes, bendRange, velocityMoves, touchMoves, CheckSettings.USUAL, null);
     }
 
     public Conventions withChecks(CheckSettings others) {
-        return new Conventions(parts, words, tagGroups, listedOnly, purposes, bendRange, velocityMoves, touchMoves, others);
+        return new Conventions(parts, words, tagGroups, listedOnly, purposes, bendRange, velocityMoves, touchMoves, others, gate);
     }
 
     /** Without those at the end that ask nothing. */
@@ -56,6 +58,6 @@ public record Conventions(NameParts parts, WordRules words, List<TagGroup> tagGr
 
     /** What of them the sound is held against; the rest is as in {@link #OLDER}. */
     Conventions ofSound() {
-        return new Conventions(null, WordRules.NONE, Collections.emptyList(), false, purposes, bendRange, velocityMoves, touchMoves, checks);
+        return new Conventions(null, WordRules.NONE, Collections.emptyList(), false, purposes, bendRange, velocityMoves, touchMoves, checks, null);
     }
 }

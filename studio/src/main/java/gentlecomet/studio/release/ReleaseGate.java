@@ -75,6 +75,6 @@ class ReleaseGate {
 
     /** What stands against a release of these rows. Patches that have never been saved do not ship, so nothing of theirs blocks. */
     static List<Gate.Obstacle> obstacles(CollectionRow collection, List<ReadyRow> rows) {
-        return Gate.obstacles(collection.author(), collection.licence(), rows.stream().map(ReadyRow::standing).toList());
+        return Gate.obstacles(collection.author(), collection.licence(), rows.stream().map(ReadyRow::standing).toList(), collection.rules().conventions().gate());
     }
 }

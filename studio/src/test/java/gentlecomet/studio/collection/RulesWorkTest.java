@@ -15,6 +15,7 @@ import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.craft.rules.Category;
 import gentlecomet.craft.rules.CheckSettings;
 import gentlecomet.craft.rules.Expectations;
+import gentlecomet.craft.rules.GateStep;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.craft.rules.MacroPurpose;
 import gentlecomet.craft.rules.NameParts;
@@ -132,6 +133,30 @@ class RulesWorkTest extends WebWork {
         send("", form).andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("is not a key")));
         form.set("expectHigh", "C1");
         send("", form).andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("keys go up")));
+    }
+
+    /** What blocks a release is the house's to say, and one step takes it back. */
+    @Test
+    void whatHoldsAReleaseBackIsSet() throws Exception {
+        patches.save(id, 0, "");
+        assertTrue(releasePage().contains("fault-tag\">blocks</span> <span>The collection has no licence"));
+        MultiValueMap<String, String> form = form();
+        form.add("gateAsked", "1");
+        form.add("gate", "NOT_HEARD");
+        send("", form).andExpect(status().isOk());
+        assertEquals(List.of(GateStep.NOT_HEARD), rules().conventions().gate());
+        assertTrue(releasePage().contains("warn-tag\">warns</span> <span>The collection has no licence"));
+        assertTrue(releasePage().contains("fault-tag\">blocks</span> <span>1 patch has not been heard"));
+        send("/undo", new LinkedMultiValueMap<>()).andExpect(status().isOk());
+        assertEquals(GateStep.usual(), rules().conventions().gate());
+        form.set("gate", "EDITED");
+        send("", form).andExpect(status().isOk());
+        send("", form()).andExpect(status().isOk());
+        assertEquals(List.of(GateStep.EDITED), rules().conventions().gate(), "a form without that part leaves it as it is");
+    }
+
+    private String releasePage() throws Exception {
+        return web.perform(get("/collections/" + collection + "/releases")).andReturn().getResponse().getContentAsString();
     }
 
     @Test

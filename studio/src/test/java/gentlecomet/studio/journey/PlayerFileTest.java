@@ -3,6 +3,7 @@ package gentlecomet.studio.journey;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import com.deque.html.axecore.selenium.AxeBuilder;
 import gentlecomet.craft.format.CollectionFile;
 import gentlecomet.craft.measure.Measurement;
 import gentlecomet.craft.measure.Measuring;
@@ -24,6 +25,7 @@ import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
@@ -101,6 +103,24 @@ class PlayerFileTest extends OnTheScreen {
             page.until(d -> peak(page) > -50);
             assertTrue(peak(page) <= 0, "never beyond full scale");
             assertEquals("Sixteen charac?e", page.js("return display('S\\u00edxteen charac\\u2603ers').replace('charac?ers', 'charac?e')").toString().strip());
+        }
+    }
+
+    /** A collection that is named like a place to fill is a name and nothing else; and axe finds nothing on the page, by day and by night. */
+    @Test
+    void thePageIsItselfWhateverItsNamesAreAndCanBeReadByAll() throws Exception {
+        ReleaseContents shipped = contents();
+        CollectionFile named = new CollectionFile("{{kit}} {{worklet}}", "$1 </script>", "Play.", shipped.collection().rules(), shipped.collection().banks(), shipped.collection().assets());
+        Path file = folder.resolve("player.html");
+        Files.writeString(file, PlayerExporter.page(new ReleaseContents(named, shipped.patches(), "1.0.0")));
+        try (Browser page = browser()) {
+            for (String theme : List.of("light", "dark")) {
+                page.driver.executeCdpCommand("Emulation.setEmulatedMedia", Map.of("features", List.of(Map.of("name", "prefers-color-scheme", "value", theme))));
+                page.driver.get(file.toUri().toString());
+                assertEquals("{{kit}} {{worklet}} 1.0.0", page.text("h1"));
+                assertEquals(List.of(), new AxeBuilder().setLegacyMode(true).analyze(page.driver).getViolations().stream()
+                        .map(rule -> theme + " " + rule.getId() + " " + rule.getNodes().stream().limit(3).map(node -> node.getHtml()).toList()).toList());
+            }
         }
     }
 

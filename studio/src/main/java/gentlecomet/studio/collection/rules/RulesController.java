@@ -5,6 +5,7 @@ import gentlecomet.craft.curate.BankCheck;
 import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.rules.CheckSettings;
 import gentlecomet.craft.rules.FreeName;
+import gentlecomet.craft.rules.GateStep;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.craft.rules.MacroPurpose;
 import gentlecomet.craft.rules.NameParts;
@@ -93,6 +94,7 @@ class RulesController {
         model.addAttribute("context", contexts.ofCollection("House rules", "rules", id));
         model.addAttribute("rules", rules);
         model.addAttribute("house", rules.conventions());
+        model.addAttribute("gateSteps", GateStep.values());
         model.addAttribute("parts", rules.conventions().parts() == null ? new NameParts(2, 4, NameParts.Capitals.EVERY_WORD, true, "") : rules.conventions().parts());
         model.addAttribute("capitals", NameParts.Capitals.values());
         model.addAttribute("changes", MacroPurpose.Change.values());

@@ -4,6 +4,7 @@ import gentlecomet.craft.rules.Category;
 import gentlecomet.craft.rules.CheckSettings;
 import gentlecomet.craft.rules.Conventions;
 import gentlecomet.craft.rules.Expectations;
+import gentlecomet.craft.rules.GateStep;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.craft.rules.LevelMeasure;
 import gentlecomet.craft.rules.MacroPurpose;
@@ -53,7 +54,7 @@ final class RulesForm {
         boolean fromParts = text("namesBy").equals("parts");
         NameParts parts = fromParts ? new NameParts(whole("fewestWords"), whole("mostWords"), choice("capitals", NameParts.Capitals.class), on("digits"), text("others").strip()) : null;
         Conventions conventions = new Conventions(parts, words(), tagGroups(), on("listedOnly"), purposes(), whole("bendRange"), on("velocityMoves"), on("touchMoves"),
-                checks(old.conventions().checks()));
+                checks(old.conventions().checks()), on("gateAsked") ? all("gate").stream().map(step -> choice(step, "gate", GateStep.class)).toList() : old.conventions().gate());
         return new HouseRules(fromParts ? parts.pattern() : text("namePattern"), fromParts ? parts.hint() : text("namePatternHint"), whole("nameMaxLength"), categories(old), number("targetLufs"),
                 number("toleranceLu"), number("ceilingDbtp"), number("tuningCents"), all("macroName").stream().map(String::strip).toList(), whole("fewestMacros"),
                 all("macroDefault").stream().map(RulesForm::position).toList(), conventions);
