@@ -99,7 +99,7 @@ final class ReleaseCommand implements Callable<Integer> {
         Path built = Files.createTempFile(out.toAbsolutePath().getParent(), "release", ".zip");
         try {
             new ReleaseBuilder().build(new ReleaseContents(collection, patches, name, changes, formats, plan, reel, anyway.strip()), built, part -> { });
-            ReleaseCheck.Report report = ReleaseCheck.verify(built, patches, part -> { });
+            ReleaseCheck.Report report = ReleaseCheck.verify(built, patches, plan, part -> { });
             report.lines().forEach(System.out::println);
             if (!report.passed()) {
                 return CometCommand.RULE_BROKEN;

@@ -10,6 +10,7 @@ import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.craft.format.WavFormat;
 import gentlecomet.craft.format.ZipFormat;
 import gentlecomet.craft.measure.Measuring;
+import gentlecomet.craft.sample.SamplingPlan;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.performance.Audio;
 import gentlecomet.sound.performance.Rendering;
@@ -75,9 +76,10 @@ public final class ReleaseCheck {
      * that revision for the release, and with the demo.
      *
      * @param approved the revisions that the release was built from
+     * @param plan     by which patches were sampled, where they were
      * @param progress told how far it is, 0 to 1
      */
-    public static Report verify(Path archive, List<ReleasePatch> approved, DoubleConsumer progress) {
+    public static Report verify(Path archive, List<ReleasePatch> approved, SamplingPlan plan, DoubleConsumer progress) {
         List<String> lines = new ArrayList<>();
         boolean passed = true;
         try (ZipFile zip = new ZipFile(archive.toFile()); InputStream in = new BufferedInputStream(Files.newInputStream(archive))) {
@@ -89,14 +91,15 @@ public final class ReleaseCheck {
                     Json.read(new String(files.get(ReleaseBuilder.MANIFEST), StandardCharsets.UTF_8), ReleaseBuilder.Manifest.class);
             passed &= note(lines, manifest.patches().size() == approved.size(), "the manifest lists " + manifest.patches().size()
                     + " patches, approved are " + approved.size());
-            Rendering released = new Rendering(Measuring.RATE, new AssetFiles(CollectionFormat.read(files).assets()));
+            AssetFiles assets = new AssetFiles(CollectionFormat.read(files).assets());
+            Rendering released = new Rendering(Measuring.RATE, assets);
             for (int i = 0; i < Math.min(approved.size(), manifest.patches().size()); i++) {
                 ReleaseBuilder.ManifestPatch listed = manifest.patches().get(i);
                 byte[] demo = zip.getInputStream(zip.getEntry(listed.demo())).readAllBytes();
                 passed &= verify(files, demo, listed, approved.get(i), released, lines);
                 progress.accept((i + 1.0) / approved.size());
             }
-            for (FormatCheck.Line line : FormatCheck.of(zip, approved, manifest.formats())) {
+            for (FormatCheck.Line line : FormatCheck.of(zip, approved, manifest.formats(), new SoundFontCheck(plan, assets))) {
                 passed &= note(lines, line.good(), line.words());
             }
         } catch (IOException e) {

@@ -46,22 +46,34 @@ public final class PatchSampler {
     /** Records every sample and hands it over, one after the other; none is kept. */
     public void sample(Patch patch, Consumer<SampledNote> taker) {
         List<double[]> images = images(patch);
+        for (Point point : points(patch)) {
+            for (int robin = 0; robin < images.size(); robin++) {
+                SampledNote note = note(images.get(robin), point);
+                if (note != null) {
+                    taker.accept(images.size() == 1 ? note : note.turn(robin, images.size()));
+                }
+            }
+        }
+    }
+
+    /** A key and a velocity at which a patch is recorded. @param low and {@code high} the keys that it stands for @param layer of velocities, from 0 */
+    public record Point(int key, int low, int high, int velocity, int layer) {
+    }
+
+    /** Where a patch is recorded. */
+    public List<Point> points(Patch patch) {
+        List<Point> points = new ArrayList<>();
         for (int layer = 0; layer < plan.velocities().size(); layer++) {
             int velocity = plan.velocities().get(layer);
             for (Stretch stretch : stretches(patch, velocity)) {
                 List<Integer> keys = keys(stretch);
                 for (int k = 0; k < keys.size(); k++) {
-                    int low = k == 0 ? stretch.low() : (keys.get(k - 1) + keys.get(k)) / 2 + 1;
-                    int high = k == keys.size() - 1 ? stretch.high() : (keys.get(k) + keys.get(k + 1)) / 2;
-                    for (int robin = 0; robin < images.size(); robin++) {
-                        SampledNote note = note(images.get(robin), keys.get(k), low, high, velocity, layer);
-                        if (note != null) {
-                            taker.accept(images.size() == 1 ? note : note.turn(robin, images.size()));
-                        }
-                    }
+                    points.add(new Point(keys.get(k), k == 0 ? stretch.low() : (keys.get(k - 1) + keys.get(k)) / 2 + 1,
+                            k == keys.size() - 1 ? stretch.high() : (keys.get(k) + keys.get(k + 1)) / 2, velocity, layer));
                 }
             }
         }
+        return points;
     }
 
     /** The patch with as many seeds as there are to be recordings of a key; with its own alone where chance plays no part in it. */
@@ -84,8 +96,8 @@ public final class PatchSampler {
         });
     }
 
-    private SampledNote note(double[] image, int key, int low, int high, int velocity, int layer) {
-        Audio held = render(image, key, velocity, plan.held());
+    private SampledNote note(double[] image, Point at) {
+        Audio held = render(image, at.key(), at.velocity(), plan.held());
         int frames = (int) (plan.held() * held.sampleRate());
         double peak = peak(held, 0, held.frames());
         if (peak == 0) {
@@ -94,15 +106,15 @@ public final class PatchSampler {
         LoopFinder.Looped looped = LoopFinder.find(held, frames);
         if (looped != null) {
             double release = Math.max(LEAST_RELEASE, (end(held, peak(held, Math.max(0, frames - held.sampleRate() / 10), frames)) - frames) / (double) held.sampleRate());
-            return new SampledNote(key, low, high, velocity, plan.lowest(layer), plan.highest(layer), looped.audio(), looped.loop(), release, 0, 1);
+            return new SampledNote(at.key(), at.low(), at.high(), at.velocity(), plan.lowest(at.layer()), plan.highest(at.layer()), looped.audio(), looped.loop(), release, 0, 1);
         }
         // It ends by itself: its key is held until it has.
-        Audio whole = render(image, key, velocity, LONGEST_DECAY);
+        Audio whole = render(image, at.key(), at.velocity(), LONGEST_DECAY);
         int end = Math.max(held.sampleRate() / 20, end(whole, peak));
         float[] left = Arrays.copyOf(whole.left(), end);
         Audio cut = new Audio(left, whole.oneChannel() ? left : Arrays.copyOf(whole.right(), end), whole.sampleRate());
         double release = Math.max(LEAST_RELEASE, (end(held, peak) - Math.min(frames, end(whole, peak))) / (double) held.sampleRate());
-        return new SampledNote(key, low, high, velocity, plan.lowest(layer), plan.highest(layer), cut, null, release, 0, 1);
+        return new SampledNote(at.key(), at.low(), at.high(), at.velocity(), plan.lowest(at.layer()), plan.highest(at.layer()), cut, null, release, 0, 1);
     }
 
     private Audio render(double[] image, int key, int velocity, double seconds) {

@@ -101,7 +101,6 @@ public final class SoundFontWriter implements Closeable {
         // Some players keep the default modulators whatever is said; at the highest velocity these do nothing.
         generator(generators, FIXED_VELOCITY, 127);
         modulator(VELOCITY_CONCAVE, INITIAL_ATTENUATION);
-        modulator(VELOCITY_LINEAR, INITIAL_FILTER_CUTOFF);
     }
 
     /** Adds a sample to the patch that was begun last. @throws IllegalArgumentException where the format can hold no more */
@@ -132,15 +131,23 @@ public final class SoundFontWriter implements Closeable {
             generator(generators, SAMPLE_MODES, 1);
         }
         generator(generators, SAMPLE, sample);
+        modulator(VELOCITY_CONCAVE, INITIAL_ATTENUATION);
+        modulator(VELOCITY_LINEAR, INITIAL_FILTER_CUTOFF);
+        // The JDK's reader looks up the zone of a modulator in the list of generators. With as many of one as of the other both readings agree; those that fill up do nothing.
+        while (modulators.count < generators.count) {
+            modulator(0, 0);
+        }
     }
 
     private int header(SampledNote note, float[] channel, int type, int link) throws IOException {
         long start = frames;
         int length = channel.length + (note.loop() == null ? 0 : AROUND);
+        // Players pan with even power: a sample in the middle comes 3 dB lower from each side than one that is wholly there.
+        double scale = type == MONO ? FULL_SCALE : FULL_SCALE / Math.sqrt(2);
         ByteBuffer bytes = ByteBuffer.allocate(2 * (length + GAP)).order(ByteOrder.LITTLE_ENDIAN);
         for (int i = 0; i < length; i++) {
             float v = i < channel.length ? channel[i] : channel[note.loop().start() + i - channel.length];
-            bytes.putShort((short) Math.rint(FULL_SCALE * Math.max(-1, Math.min(1, v))));
+            bytes.putShort((short) Math.rint(scale * Math.max(-1, Math.min(1, v))));
         }
         samples.write(bytes.array());
         frames += length + GAP;

@@ -77,8 +77,14 @@ class ReleaseTest {
         });
     }
 
+    private static final SamplingPlan SAMPLED = SamplingPlan.of(12, 2, 2, 1, 24, 48_000, false);
+
     private static ReleaseCheck.Report verified(byte[] archive, List<ReleasePatch> approved) {
-        return onDisk(archive, file -> ReleaseCheck.verify(file, approved, part -> { }));
+        return verified(archive, approved, SamplingPlan.USUAL);
+    }
+
+    private static ReleaseCheck.Report verified(byte[] archive, List<ReleasePatch> approved, SamplingPlan plan) {
+        return onDisk(archive, file -> ReleaseCheck.verify(file, approved, plan, part -> { }));
     }
 
     /** What is done with a file that holds some bytes. */
@@ -116,7 +122,8 @@ class ReleaseTest {
     /** Parts that were made before are taken as they are: the archive is the same byte for byte, and nothing is rendered for it again. */
     @Test
     void partsOfPatchesComeTogetherAsIfTheyHadBeenMadeAtOnce() throws Exception {
-        ReleaseContents contents = new ReleaseContents(COLLECTION, APPROVED, "1.0.0", Changes.FIRST, Set.of("soundfont", "multisamples"), SamplingPlan.of(24, 1, 0.5, 1, 16, 44_100, true), ReelPlan.USUAL, "");
+        SamplingPlan plan = SamplingPlan.of(24, 1, 0.5, 1, 16, 44_100, true);
+        ReleaseContents contents = new ReleaseContents(COLLECTION, APPROVED, "1.0.0", Changes.FIRST, Set.of("soundfont", "multisamples"), plan, ReelPlan.USUAL, "");
         List<byte[]> parts = new ArrayList<>();
         for (ReleasePatch p : APPROVED) {
             ByteArrayOutputStream part = new ByteArrayOutputStream();
@@ -126,7 +133,7 @@ class ReleaseTest {
         byte[] whole = built(contents, ReleaseBuilder.Parts.NONE);
         assertArrayEquals(whole, built(contents, place -> new ByteArrayInputStream(parts.get(place))));
         Collections.reverse(parts);
-        ReleaseCheck.Report report = verified(built(contents, place -> new ByteArrayInputStream(parts.get(1 - place))), APPROVED);
+        ReleaseCheck.Report report = verified(built(contents, place -> new ByteArrayInputStream(parts.get(1 - place))), APPROVED, plan);
         assertTrue(report.passed(), report.lines().toString());
         assertThrows(UncheckedIOException.class, () -> built(contents, place -> new ByteArrayInputStream(parts.get(1 - place), 0, 4000)), "a part that ends too early");
     }
@@ -181,18 +188,21 @@ class ReleaseTest {
     void chosenFormatsAreReadBackByOthers(@TempDir Path folder) throws Exception {
         Set<String> wanted = Set.of("page", "pdf", "reel", "midi", "names", "multisamples", "soundfont");
         assertEquals(wanted, ReleaseBuilder.chosen().stream().map(Exporter::id).collect(Collectors.toSet()));
-        ReleaseContents contents = new ReleaseContents(COLLECTION, APPROVED, "1.0.0", Changes.FIRST, wanted, SamplingPlan.of(12, 2, 2, 1, 24, 48_000, false), ReelPlan.USUAL, "");
+        ReleaseContents contents = new ReleaseContents(COLLECTION, APPROVED, "1.0.0", Changes.FIRST, wanted, SAMPLED, ReelPlan.USUAL, "");
         byte[] archive = onDisk(new byte[0], file -> {
             new ReleaseBuilder().build(contents, file, part -> assertTrue(part >= 0 && part <= 1.0001));
             return Files.readAllBytes(file);
         });
-        ReleaseCheck.Report report = verified(archive, APPROVED);
+        ReleaseCheck.Report report = verified(archive, APPROVED, SAMPLED);
         assertTrue(report.passed(), report.lines().toString());
-        for (String read : List.of("MIDI files of 2 patches", "SFZ files name", "2 presets", "every name as text")) {
+        for (String read : List.of("MIDI files of 2 patches", "SFZ files name", "2 presets", "28 of their sampled notes were played", "every name as text")) {
             assertTrue(report.lines().stream().anyMatch(l -> l.startsWith("ok") && l.contains(read)), read);
         }
         Map<String, byte[]> files = ZipFormat.read(archive, "kit.zip");
         Map<String, byte[]> without = new TreeMap<>(files);
+        List<ReleasePatch> softer = List.of(APPROVED.get(0), new ReleasePatch(APPROVED.get(1).in(), new CollectionFile.Slot(7, APPROVED.get(1).slot().patch().withValue(Parameters.find("layer1.source1.cents"), 8)), 3, null));
+        assertTrue(verified(archive, softer, SAMPLED).lines().stream().anyMatch(l -> l.startsWith("FAULT") && l.contains("of their sampled notes") && l.contains("High, \"Tide\", key") && l.contains("-8 cents")),
+                "samples that are not those of the patch are told");
         without.remove(files.keySet().stream().filter(f -> f.startsWith("samples/a001-low-tide/")).findFirst().orElseThrow());
         assertTrue(verified(ZipFormat.write(without), APPROVED).lines().stream().anyMatch(l -> l.startsWith("FAULT") && l.contains("SFZ")), "a sample that is missing is told");
 

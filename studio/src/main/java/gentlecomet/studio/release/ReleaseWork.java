@@ -105,7 +105,7 @@ class ReleaseWork {
             archive = Files.createTempFile("release", ".zip");
             new ReleaseBuilder().build(contents(row, begun, shipped, changes), place -> pieces.part(releaseId, place), archive,
                     part -> progress(releaseId, PARTS_SHARE + part * ASSEMBLY_SHARE));
-            ReleaseCheck.Report report = ReleaseCheck.verify(archive, shipped, part -> progress(releaseId, PARTS_SHARE + ASSEMBLY_SHARE + part * (1 - PARTS_SHARE - ASSEMBLY_SHARE)));
+            ReleaseCheck.Report report = ReleaseCheck.verify(archive, shipped, row.choice().plan(), part -> progress(releaseId, PARTS_SHARE + ASSEMBLY_SHARE + part * (1 - PARTS_SHARE - ASSEMBLY_SHARE)));
             List<String> lines = new ArrayList<>(report.lines());
             if (!row.reason().isEmpty()) {
                 lines.add(0, "built although something stood against it: " + row.reason());
