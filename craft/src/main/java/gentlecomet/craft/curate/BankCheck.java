@@ -22,8 +22,10 @@ public final class BankCheck {
     public static final Threshold ALIKE = new Threshold("bank.alike", "distance", "dB", 1.5, "distance of two fingerprints below which patches sound alike");
     /** Iglewicz and Hoaglin (How to Detect and Handle Outliers, 1993) take 3.5 of their modified z-score. */
     public static final Threshold OUTLIER = new Threshold("bank.outlier", "score", "", 4.5, "modified z-score from which on a patch stands out in its category");
+    /** A category that is found in more stretches of the bank than that is hard to step through. */
+    public static final Threshold ORDER = new Threshold("bank.order", "stretches", "", 4, "stretches of the bank over which a category may be spread");
     /** All thresholds of the bank. */
-    public static final List<Threshold> THRESHOLDS = List.of(ALIKE, OUTLIER);
+    public static final List<Threshold> THRESHOLDS = List.of(ALIKE, OUTLIER, ORDER);
 
     private static final int MOST_PAIRS = 40;
     private static final int FEWEST = 5;
@@ -38,7 +40,7 @@ public final class BankCheck {
      * @param sound of it; its measurement and fingerprint may be null
      * @param cost  of a voice in plain voices, 0 where it is not known
      */
-    public record Member(KnownSound sound, int slot, String name, String category, List<String> tags, String author, double cost) {
+    public record Member(KnownSound sound, int slot, String name, String category, List<String> tags, String author, String notes, double cost) {
     }
 
     /** A finding about a bank. @param patches ids of those that it is about */
@@ -52,6 +54,7 @@ public final class BankCheck {
         plan(members, house, found);
         gaps(members, found);
         missing(members, found);
+        order(members, house, settings.limit(ORDER.rule(), ORDER.id(), ORDER.standard()), found);
         Map<Long, Member> byId = members.stream().collect(Collectors.toMap(m -> m.sound().id(), m -> m));
         double alike = settings.limit(ALIKE.rule(), ALIKE.id(), ALIKE.standard());
         for (Likeness.Pair pair : Likeness.nearestPairs(members.stream().map(Member::sound).toList(), MOST_PAIRS)) {
@@ -90,6 +93,23 @@ public final class BankCheck {
     private static void missing(List<Member> members, List<BankFinding> found) {
         lacking(members.stream().filter(m -> m.author().isBlank()).toList(), "bank.author", "no author", found);
         lacking(members.stream().filter(m -> m.tags().isEmpty()).toList(), "bank.tags", "no tags", found);
+        lacking(members.stream().filter(m -> m.notes().isBlank()).toList(), "bank.notes", "no notes on how it is played", found);
+    }
+
+    private static void order(List<Member> members, HouseRules house, double most, List<BankFinding> found) {
+        Map<String, List<Member>> firsts = new TreeMap<>();
+        for (int i = 0; i < members.size(); i++) {
+            if (i == 0 || !members.get(i).category().equals(members.get(i - 1).category())) {
+                firsts.computeIfAbsent(members.get(i).category(), c -> new ArrayList<>()).add(members.get(i));
+            }
+        }
+        firsts.forEach((category, some) -> {
+            if (some.size() > most) {
+                found.add(new BankFinding(ORDER.rule(), Severity.WARNING, house.category(category).map(Category::name).orElse("No category") + " is spread over " + some.size() + " stretches of the bank, from slots "
+                        + some.stream().limit(8).map(m -> String.valueOf(m.slot())).collect(Collectors.joining(", ")) + (some.size() > 8 ? " ..." : "") + " on.", some.stream().map(m -> m.sound().id()).toList(),
+                        Map.of("stretches", String.valueOf(some.size()))));
+            }
+        });
     }
 
     private static void lacking(List<Member> some, String rule, String what, List<BankFinding> found) {

@@ -14,12 +14,19 @@ import java.util.Map;
  * @param rules   house rules
  * @param banks   banks in order
  * @param assets  the sound files that its patches refer to, content by hash
+ * @param about   for those who use it
+ * @param contact where its people can be asked
  */
-public record CollectionFile(String name, String author, String licence, HouseRules rules, List<Bank> banks, Map<String, byte[]> assets) {
+public record CollectionFile(String name, String author, String licence, HouseRules rules, List<Bank> banks, Map<String, byte[]> assets, String about, String contact) {
 
     public CollectionFile {
         banks = List.copyOf(banks);
         assets = Map.copyOf(assets);
+    }
+
+    /** A collection that says nothing more of itself. */
+    public CollectionFile(String name, String author, String licence, HouseRules rules, List<Bank> banks, Map<String, byte[]> assets) {
+        this(name, author, licence, rules, banks, assets, "", "");
     }
 
     /** A collection whose patches need no sound file. */

@@ -43,6 +43,8 @@ public final class CollectionFormat {
         root.put("name", collection.name());
         root.put("author", collection.author());
         root.put("licence", collection.licence());
+        root.put("about", collection.about());
+        root.put("contact", collection.contact());
         root.putPOJO("houseRules", collection.rules());
         ArrayNode banks = root.putArray("banks");
         for (int b = 0; b < collection.banks().size(); b++) {
@@ -87,7 +89,7 @@ public final class CollectionFormat {
         if (Json.number(root.get("version"), INDEX + ".version") != VERSION) {
             throw new FormatException(INDEX + ".version", "expected " + VERSION);
         }
-        Json.allowOnly(root, INDEX, Set.of("format", "version", "name", "author", "licence", "houseRules", "banks"));
+        Json.allowOnly(root, INDEX, Set.of("format", "version", "name", "author", "licence", "about", "contact", "houseRules", "banks"));
         List<CollectionFile.Bank> banks = new ArrayList<>();
         Map<String, byte[]> assets = new TreeMap<>();
         for (JsonNode node : Json.list(root, "banks", INDEX)) {
@@ -104,7 +106,12 @@ public final class CollectionFormat {
             throw new FormatException(INDEX + ".name", "expected a name");
         }
         return new CollectionFile(name, Json.text(root, "author", INDEX, 80), Json.text(root, "licence", INDEX, 20000),
-                rules(root.get("houseRules")), banks, assets);
+                rules(root.get("houseRules")), banks, assets, otherwiseEmpty(root, "about", 20000), otherwiseEmpty(root, "contact", 200));
+    }
+
+    /** A text that older files do not have. */
+    private static String otherwiseEmpty(ObjectNode root, String field, int longest) {
+        return root.has(field) ? Json.text(root, field, INDEX, longest) : "";
     }
 
     private static CollectionFile.Bank bank(ObjectNode bank, int position, Map<String, byte[]> files, Map<String, byte[]> assets) {

@@ -33,12 +33,19 @@ final class CataloguePage {
         StringBuilder out = new StringBuilder("<!DOCTYPE html>\n<html xmlns=\"http://www.w3.org/1999/xhtml\" lang=\"en\"><head><meta charset=\"utf-8\"/><title>" + title + "</title><style>\n" + STYLE
                 + "</style></head><body>\n<h1>" + title + "</h1>\n");
         out.append("<p class=\"soft\">").append(escaped(contents.collection().author())).append(" · ").append(contents.patches().size()).append(contents.patches().size() == 1 ? " patch" : " patches").append("</p>\n");
+        if (!contents.collection().about().isBlank()) {
+            out.append("<pre>").append(escaped(contents.collection().about())).append("</pre>\n");
+        }
         for (List<ReleasePatch> bank : contents.patches().stream().collect(Collectors.groupingBy(ReleasePatch::bank, TreeMap::new, Collectors.toList())).values()) {
             out.append("<h2>").append(escaped(bank.get(0).bankName())).append("</h2>\n<table>\n");
             bank.forEach(p -> row(out, p, contents.collection().rules()));
             out.append("</table>\n");
         }
-        out.append("<h2>Licence</h2>\n<pre>").append(escaped(contents.collection().licence())).append("</pre>\n</body></html>\n");
+        out.append("<h2>Licence</h2>\n<pre>").append(escaped(contents.collection().licence())).append("</pre>\n");
+        if (!contents.collection().contact().isBlank()) {
+            out.append("<p class=\"soft\">").append(escaped(contents.collection().contact())).append("</p>\n");
+        }
+        out.append("</body></html>\n");
         return out.toString();
     }
 

@@ -102,7 +102,8 @@ public final class PlayerExporter implements Exporter {
     /** The page; patches without a measurement have no portrait. @throws IllegalStateException where the engine is not there */
     public static String page(ReleaseContents contents) {
         String title = (contents.collection().name() + " " + contents.version()).strip();
-        String foot = contents.collection().author() + "\n" + contents.collection().licence().lines().limit(3).reduce((a, b) -> a + "\n" + b).orElse("");
+        String foot = contents.collection().author() + "\n" + contents.collection().licence().lines().limit(3).reduce((a, b) -> a + "\n" + b).orElse("")
+                + (contents.collection().contact().isBlank() ? "" : "\n" + contents.collection().contact());
         Map<String, String> parts = Map.of("title", StringEscapeUtils.escapeXml10(title), "foot", StringEscapeUtils.escapeXml10(foot), "style", read(PARTS + "player.css"),
                 "script", read(PARTS + "midi-file.js") + "\n" + read(PARTS + "player.js"), "worklet", within(engine() + read(PARTS + "worklet.js")), "kit", within(Json.compact(kit(contents))));
         // All at once, so that nothing that is filled in is taken for a place to fill.

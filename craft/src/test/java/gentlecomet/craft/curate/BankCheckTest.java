@@ -25,7 +25,7 @@ class BankCheckTest {
         }
         Measurement sound = new Measurement(-18, -18, -18, 2, -6, 60, 0.0, 0.01, 0.5, false, 1.5, brightness, 0.01, 0.1);
         KnownSound known = new KnownSound(id, "Bass " + id, "bass", List.of("low"), author, "", "saved", "", List.of(), false, sound, -18, Fingerprint.read(levels));
-        return new BankCheck.Member(known, slot, "Bass " + id, "bass", List.of("low"), author, cost);
+        return new BankCheck.Member(known, slot, "Bass " + id, "bass", List.of("low"), author, "Low and dry", cost);
     }
 
     private static List<BankCheck.Member> bank() {
@@ -54,6 +54,21 @@ class BankCheckTest {
         assertEquals(List.of("bank.gap", "bank.author"), rules(gap, HOUSE));
     }
 
+    /** Of two categories in turn each is found in as many stretches as it has patches; a house that allows three is told, one that allows ten is not. */
+    @Test
+    void aCategoryThatIsSpreadOverTheBankIsTold() {
+        List<BankCheck.Member> turns = new ArrayList<>();
+        for (BankCheck.Member m : bank()) {
+            turns.add(new BankCheck.Member(m.sound(), m.slot(), m.name(), m.slot() % 2 == 0 ? "lead" : "bass", m.tags(), m.author(), m.slot() == 1 ? " " : "Short", m.cost()));
+        }
+        HouseRules three = HOUSE.withConventions(HOUSE.conventions().withChecks(new CheckSettings(Map.of("bank.order stretches", 2.0), Map.of())));
+        List<BankCheck.BankFinding> found = BankCheck.of(turns, three);
+        assertEquals(List.of("bank.notes", "bank.order", "bank.order"), found.stream().map(BankCheck.BankFinding::rule).toList());
+        assertEquals(List.of(1L, 3L, 5L), found.get(1).patches());
+        assertTrue(found.get(1).message().contains("3 stretches of the bank, from slots 1, 3, 5 on"), found.get(1).message());
+        assertEquals(List.of("bank.notes"), rules(turns, HOUSE));
+    }
+
     /** Two fingerprints of the same numbers are 0 dB apart; four quarters of a dB more in each number are 1 dB. */
     @Test
     void patchesThatSoundAlikeAreAPair() {
@@ -63,7 +78,7 @@ class BankCheckTest {
             same[i] += 4;
         }
         KnownSound twin = new KnownSound(7, "Bass 7", "bass", List.of("low"), "Somebody", "", "saved", "", List.of(), false, members.get(2).sound().sound(), -18, Fingerprint.read(same));
-        members.add(new BankCheck.Member(twin, 7, "Bass 7", "bass", List.of("low"), "Somebody", 3));
+        members.add(new BankCheck.Member(twin, 7, "Bass 7", "bass", List.of("low"), "Somebody", "Low and dry", 3));
         BankCheck.BankFinding pair = BankCheck.of(members, HOUSE).get(0);
         assertEquals("bank.alike", pair.rule());
         assertTrue(pair.patches().containsAll(List.of(3L, 7L)));

@@ -60,7 +60,7 @@ class ReleaseTest {
     private static final List<CollectionFile.Slot> SLOTS = List.of(new CollectionFile.Slot(1, patch("Low Tide", -20)),
             new CollectionFile.Slot(7, patch("High, \"Tide\"", -14)));
     private static final CollectionFile COLLECTION =
-            new CollectionFile("Test Kit", "Nobody", "Do as you like.\n", HouseRules.DEFAULT, List.of(new CollectionFile.Bank("A", SLOTS)));
+            new CollectionFile("Test Kit", "Nobody", "Do as you like.\n", HouseRules.DEFAULT, List.of(new CollectionFile.Bank("A", 5, 9, SLOTS)), Map.of(), "Tides & other tests.", "kit@example.org");
     private static final List<ReleasePatch> APPROVED = SLOTS.stream().map(s -> new ReleasePatch(new ReleaseBank(0, "A", 5, 9), s, 3,
             new Measuring().measure(s.patch(), Phrases.get("line")))).toList();
     private static final byte[] ARCHIVE = build();
@@ -210,7 +210,7 @@ class ReleaseTest {
         assertTrue(page.contains("High, &quot;Tide&quot;") && page.contains("<svg") && !page.contains("http://fonts"), "names are text, portraits are in it");
         try (PDDocument pdf = Loader.loadPDF(files.get(PdfExporter.PATH))) {
             String text = new PDFTextStripper().getText(pdf);
-            assertTrue(text.contains("Low Tide") && text.contains("High, \"Tide\"") && text.contains("Do as you like") && text.contains("LUFS"), text);
+            assertTrue(text.contains("Low Tide") && text.contains("High, \"Tide\"") && text.contains("Do as you like") && text.contains("Tides & other tests.") && text.contains("kit@example.org") && text.contains("LUFS"), text);
         }
         Audio reel = WavFormat.read(files.get(ReelExporter.PATH), ReelExporter.PATH);
         assertEquals(2 * 5.5 + 0.5, reel.seconds(), 0.01);

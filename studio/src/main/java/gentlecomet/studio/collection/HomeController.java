@@ -4,12 +4,12 @@ import gentlecomet.craft.rules.Category;
 import gentlecomet.studio.page.PageContexts;
 import gentlecomet.studio.patch.PatchSummary;
 import gentlecomet.studio.patch.Patches;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.CookieValue;
@@ -68,10 +68,7 @@ class HomeController {
         List<PatchSummary> all = patches.inCollection(id);
         Map<String, List<PatchSummary>> made = all.stream().collect(Collectors.groupingBy(PatchSummary::category));
         List<Set<Long>> passed = steps.stream().map(s -> s.passed(collection, all)).toList();
-        List<StepLine> lines = new ArrayList<>();
-        for (int i = 0; i < steps.size(); i++) {
-            lines.add(new StepLine(steps.get(i).name(), passed.get(i).size(), all.size(), steps.get(i).link(banks.get(0))));
-        }
+        List<StepLine> lines = lines(passed, all.size(), banks.get(0));
         List<PlanLine> plan = collection.rules().categories().stream().map(c -> {
             List<PatchSummary> own = made.getOrDefault(c.id(), List.of());
             return new PlanLine(c, own.size(), passed.stream().map(p -> own.stream().filter(patch -> p.contains(patch.id())).count()).toList());
@@ -86,6 +83,19 @@ class HomeController {
         model.addAttribute("details", collection.details());
         model.addAttribute("count", all.size());
         return "collection/home";
+    }
+
+    private List<StepLine> lines(List<Set<Long>> passed, int all, BankRow first) {
+        return IntStream.range(0, steps.size()).mapToObj(i -> new StepLine(steps.get(i).name(), passed.get(i).size(), all, steps.get(i).link(first))).toList();
+    }
+
+    /** How far a collection is, for its card. */
+    @GetMapping("/collections/{id}/standing")
+    String standing(@PathVariable long id, Model model) {
+        CollectionRow collection = collections.get(id);
+        List<PatchSummary> all = patches.inCollection(id);
+        model.addAttribute("steps", lines(steps.stream().map(s -> s.passed(collection, all)).toList(), all.size(), collections.banks(id).get(0)));
+        return "collection/all :: standing";
     }
 
     /** How far the plan is, in one line: what is to be made, and when it will be at the pace of the last days. */

@@ -66,7 +66,7 @@ public class Intake {
     @Transactional
     public long take(CollectionFile file, IntConsumer progress) {
         int done = 0;
-        long id = store.insert(new CollectionDetails(freeName(file.name()), file.author(), file.licence(), "", "", ""), file.rules());
+        long id = store.insert(new CollectionDetails(freeName(file.name()), file.author(), file.licence(), "", file.about(), file.contact()), file.rules());
         addAssets(id, file);
         for (int b = 0; b < file.banks().size(); b++) {
             CollectionFile.Bank brought = file.banks().get(b);

@@ -4,6 +4,7 @@ import gentlecomet.craft.release.Exporter;
 import gentlecomet.craft.release.Gate;
 import gentlecomet.craft.release.ReelPlan;
 import gentlecomet.craft.release.ReleaseBuilder;
+import gentlecomet.craft.release.Version;
 import gentlecomet.craft.sample.SamplingPlan;
 import gentlecomet.studio.collection.CollectionRow;
 import gentlecomet.studio.collection.Collections;
@@ -135,11 +136,17 @@ class ReleaseController {
         model.addAttribute("ready", rows.stream().filter(ReleaseGate.ReadyRow::ready).count());
         model.addAttribute("obstacles", obstacles);
         model.addAttribute("blocked", obstacles.stream().anyMatch(Gate.Obstacle::blocks));
-        model.addAttribute("suggested", next.version());
+        model.addAttribute("suggested", suggested(collection, next, built));
         model.addAttribute("changes", next.changes());
         model.addAttribute("releases", built);
         model.addAttribute("building", built.stream().filter(r -> r.state().equals("building")).findFirst().orElse(null));
         return collection;
+    }
+
+    /** What the collection says its next version is, where that is still to come; else what follows from the changes. */
+    private static Version suggested(CollectionRow collection, Releases.Next next, List<ReleaseRow> built) {
+        return Version.parse(collection.details().version()).filter(wanted -> built.stream().filter(r -> !r.state().equals("failed"))
+                .allMatch(r -> Version.parse(r.version()).filter(v -> v.compareTo(wanted) >= 0).isEmpty())).orElse(next.version());
     }
 
     private static String cost(Exporter exporter, int patches, SamplingPlan plan) {

@@ -33,7 +33,7 @@ class ReleaseStore {
     }
 
     /** What a collection was when a release of it was begun. */
-    record Begun(String name, String author, String licence, HouseRules rules) {
+    record Begun(String name, String author, String licence, String about, String contact, HouseRules rules) {
     }
 
     long start(long collectionId, String version, String reason, ReleaseChoice choice, Begun begun) {

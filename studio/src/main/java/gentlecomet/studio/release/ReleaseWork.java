@@ -131,7 +131,7 @@ class ReleaseWork {
                 throw new RefusedException("the recording " + lacking.name() + " of " + p.slot().patch().name() + " is not there any more");
             });
         }
-        CollectionFile file = new CollectionFile(begun.name(), begun.author(), begun.licence(), begun.rules(), banks(shipped), needed);
+        CollectionFile file = new CollectionFile(begun.name(), begun.author(), begun.licence(), begun.rules(), banks(shipped), needed, begun.about(), begun.contact());
         return new ReleaseContents(file, shipped, row.version(), changes, Set.copyOf(row.choice().formats()), row.choice().plan(), row.choice().reel(), row.reason());
     }
 

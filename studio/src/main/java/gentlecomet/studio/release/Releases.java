@@ -93,7 +93,8 @@ public class Releases {
             }
         }
         List<ShippedPatch> shipped = patches.latestRevisions(collectionId);
-        long id = store.start(collectionId, wanted.toString(), reason.strip(), choice, new ReleaseStore.Begun(collection.name(), collection.author(), collection.licence(), collection.rules()));
+        long id = store.start(collectionId, wanted.toString(), reason.strip(), choice, new ReleaseStore.Begun(collection.name(), collection.author(), collection.licence(),
+                collection.details().description(), collection.details().contact(), collection.rules()));
         store.keepPatches(id, shipped);
         queue.ask(task, ReleasePartTask.all(id, shipped.size()));
         return id;

@@ -108,11 +108,12 @@ class WorkList {
         Map<Long, PatchSummary> byId = new HashMap<>();
         patches.inBank(bankId).forEach(p -> byId.put(p.id(), p));
         Map<Long, Double> costs = soundchecks.costs(bankId);
+        Map<Long, String> notes = patches.notes(collection.id());
         List<BankCheck.Member> members = new ArrayList<>();
         for (KnownSound sound : sounds.ofBank(bankId, collection)) {
             PatchSummary p = byId.get(sound.id());
             if (p != null) {
-                members.add(new BankCheck.Member(sound, p.slot(), p.name(), p.category(), p.tags(), p.author(), costs.getOrDefault(p.id(), 0.0)));
+                members.add(new BankCheck.Member(sound, p.slot(), p.name(), p.category(), p.tags(), p.author(), notes.getOrDefault(p.id(), ""), costs.getOrDefault(p.id(), 0.0)));
             }
         }
         members.sort(Comparator.comparingInt(BankCheck.Member::slot));
