@@ -2,7 +2,7 @@ package gentlecomet.craft.command;
 
 import gentlecomet.craft.format.CollectionFile;
 import gentlecomet.craft.format.FormatException;
-import gentlecomet.craft.release.ReleaseCheck;
+import gentlecomet.craft.release.check.ReleaseCheck;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;

@@ -37,7 +37,8 @@ public record ReelPlan(Order order, double seconds) {
             return words;
         }
 
-        List<ReleasePatch> of(List<ReleasePatch> patches) {
+        /** Patches in this order; those that are the same by it stay as the banks have them. */
+        public List<ReleasePatch> of(List<ReleasePatch> patches) {
             return comparator == null ? patches : patches.stream().sorted(comparator).toList();
         }
     }

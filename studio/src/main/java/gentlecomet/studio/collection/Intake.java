@@ -1,7 +1,7 @@
 package gentlecomet.studio.collection;
 
 import gentlecomet.craft.format.CollectionFile;
-import gentlecomet.craft.release.ReleaseCheck;
+import gentlecomet.craft.release.check.ReleaseCheck;
 import gentlecomet.studio.asset.Assets;
 import gentlecomet.studio.patch.Patches;
 import java.io.InputStream;

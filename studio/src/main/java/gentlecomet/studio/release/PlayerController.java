@@ -1,10 +1,10 @@
 package gentlecomet.studio.release;
 
 import gentlecomet.craft.format.CollectionFile;
-import gentlecomet.craft.release.PlayerExporter;
+import gentlecomet.craft.release.build.PlayerExporter;
 import gentlecomet.craft.release.ReleaseBank;
-import gentlecomet.craft.release.ReleaseCheck;
-import gentlecomet.craft.release.ReleaseContents;
+import gentlecomet.craft.release.check.ReleaseCheck;
+import gentlecomet.craft.release.build.ReleaseContents;
 import gentlecomet.craft.release.ReleasePatch;
 import gentlecomet.studio.asset.Assets;
 import gentlecomet.studio.page.RefusedException;

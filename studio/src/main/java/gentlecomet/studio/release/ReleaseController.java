@@ -1,9 +1,9 @@
 package gentlecomet.studio.release;
 
-import gentlecomet.craft.release.Exporter;
+import gentlecomet.craft.release.build.Exporter;
 import gentlecomet.craft.release.Gate;
 import gentlecomet.craft.release.ReelPlan;
-import gentlecomet.craft.release.ReleaseBuilder;
+import gentlecomet.craft.release.build.ReleaseBuilder;
 import gentlecomet.craft.release.Version;
 import gentlecomet.craft.sample.SamplingPlan;
 import gentlecomet.studio.collection.CollectionRow;

@@ -1,10 +1,10 @@
 package gentlecomet.studio.release;
 
 import gentlecomet.craft.release.Changes;
-import gentlecomet.craft.release.Exporter;
+import gentlecomet.craft.release.build.Exporter;
 import gentlecomet.craft.release.Gate;
-import gentlecomet.craft.release.PlayerExporter;
-import gentlecomet.craft.release.ReleaseBuilder;
+import gentlecomet.craft.release.build.PlayerExporter;
+import gentlecomet.craft.release.build.ReleaseBuilder;
 import gentlecomet.craft.release.Version;
 import gentlecomet.craft.sample.SamplingPlan;
 import gentlecomet.studio.collection.BankRow;

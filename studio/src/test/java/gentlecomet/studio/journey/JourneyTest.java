@@ -5,7 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gentlecomet.craft.format.CollectionFile;
-import gentlecomet.craft.release.ReleaseCheck;
+import gentlecomet.craft.release.check.ReleaseCheck;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.patch.Patch;

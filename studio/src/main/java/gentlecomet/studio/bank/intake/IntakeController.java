@@ -2,7 +2,7 @@ package gentlecomet.studio.bank.intake;
 
 import gentlecomet.craft.format.CollectionFile;
 import gentlecomet.craft.release.Arrivals;
-import gentlecomet.craft.release.ReleaseCheck;
+import gentlecomet.craft.release.check.ReleaseCheck;
 import gentlecomet.studio.asset.Assets;
 import gentlecomet.studio.collection.CollectionCard;
 import gentlecomet.studio.collection.Collections;

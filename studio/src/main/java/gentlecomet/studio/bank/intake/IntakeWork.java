@@ -5,7 +5,7 @@ import gentlecomet.craft.format.CollectionFile;
 import gentlecomet.craft.format.CollectionFormat;
 import gentlecomet.craft.format.ZipFormat;
 import gentlecomet.craft.release.Arrivals;
-import gentlecomet.craft.release.ReleaseCheck;
+import gentlecomet.craft.release.check.ReleaseCheck;
 import gentlecomet.studio.asset.Assets;
 import gentlecomet.studio.bank.Banks;
 import gentlecomet.studio.collection.BankRow;

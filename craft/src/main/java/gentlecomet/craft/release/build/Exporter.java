@@ -1,4 +1,4 @@
-package gentlecomet.craft.release;
+package gentlecomet.craft.release.build;
 
 import gentlecomet.craft.sample.SamplingPlan;
 import java.util.function.DoubleConsumer;

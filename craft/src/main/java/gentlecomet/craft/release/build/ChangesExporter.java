@@ -1,6 +1,7 @@
-package gentlecomet.craft.release;
+package gentlecomet.craft.release.build;
 
 import gentlecomet.craft.format.Json;
+import gentlecomet.craft.release.Changes;
 import java.nio.charset.StandardCharsets;
 import java.util.function.DoubleConsumer;
 import org.apache.commons.text.StringEscapeUtils;

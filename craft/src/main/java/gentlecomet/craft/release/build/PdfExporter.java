@@ -1,4 +1,4 @@
-package gentlecomet.craft.release;
+package gentlecomet.craft.release.build;
 
 import com.openhtmltopdf.pdfboxout.PdfBoxRenderer;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
@@ -17,9 +17,9 @@ import java.util.logging.Logger;
 import org.apache.pdfbox.pdmodel.PDDocument;
 
 /** The catalogue as PDF, A4. */
-final class PdfExporter implements Exporter {
+public final class PdfExporter implements Exporter {
 
-    static final String PATH = "catalogue.pdf";
+    public static final String PATH = "catalogue.pdf";
     private static final String FAMILY = "Liberation Sans";
     /** A typeface with free licence that comes with PDFBox. */
     private static final String FONT = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";

@@ -1,6 +1,9 @@
-package gentlecomet.craft.release;
+package gentlecomet.craft.release.build;
 
 import gentlecomet.craft.format.CollectionFile;
+import gentlecomet.craft.release.Changes;
+import gentlecomet.craft.release.ReelPlan;
+import gentlecomet.craft.release.ReleasePatch;
 import gentlecomet.craft.sample.SamplingPlan;
 import java.util.List;
 import java.util.Set;

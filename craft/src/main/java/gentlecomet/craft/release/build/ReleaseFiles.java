@@ -1,4 +1,4 @@
-package gentlecomet.craft.release;
+package gentlecomet.craft.release.build;
 
 import gentlecomet.craft.format.Hashes;
 import gentlecomet.craft.format.ZipFormat;

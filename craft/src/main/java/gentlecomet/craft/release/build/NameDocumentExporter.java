@@ -1,6 +1,6 @@
-package gentlecomet.craft.release;
+package gentlecomet.craft.release.build;
 
-import gentlecomet.sound.patch.Patch;
+import gentlecomet.craft.release.ReleasePatch;
 import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import java.util.function.DoubleConsumer;

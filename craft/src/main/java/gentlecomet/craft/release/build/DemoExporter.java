@@ -1,4 +1,4 @@
-package gentlecomet.craft.release;
+package gentlecomet.craft.release.build;
 
 import gentlecomet.craft.format.AssetFiles;
 import gentlecomet.craft.format.CollectionFormat;
@@ -6,6 +6,7 @@ import gentlecomet.craft.format.Hashes;
 import gentlecomet.craft.format.WavFormat;
 import gentlecomet.craft.measure.Measuring;
 import gentlecomet.craft.phrase.Phrases;
+import gentlecomet.craft.release.ReleasePatch;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.craft.sample.SamplingPlan;
 import gentlecomet.sound.patch.Patch;
@@ -13,7 +14,7 @@ import gentlecomet.sound.performance.Audio;
 import gentlecomet.sound.performance.Rendering;
 
 /** Each patch playing the phrase of its category. */
-final class DemoExporter implements PartExporter {
+public final class DemoExporter implements PartExporter {
 
     @Override
     public String id() {
@@ -44,17 +45,17 @@ final class DemoExporter implements PartExporter {
     }
 
     /** Where the demo of a patch stands in a release. */
-    static String path(ReleasePatch patch) {
+    public static String path(ReleasePatch patch) {
         return "demos/" + CollectionFormat.fileName(patch.bank(), patch.slot()) + ".wav";
     }
 
     /** The phrase that a patch plays. */
-    static String phrase(HouseRules rules, ReleasePatch patch) {
+    public static String phrase(HouseRules rules, ReleasePatch patch) {
         return rules.phraseOf(patch.slot().patch().naming().category());
     }
 
     /** The demo of a patch: its category's phrase, ridden as its maker wants it heard. */
-    static Audio demo(Rendering rendering, Patch patch, String phrase) {
+    public static Audio demo(Rendering rendering, Patch patch, String phrase) {
         return rendering.render(patch, Phrases.get(phrase).as(patch));
     }
 }

@@ -1,7 +1,8 @@
-package gentlecomet.craft.release;
+package gentlecomet.craft.release.build;
 
 import gentlecomet.craft.format.CollectionFormat;
 import gentlecomet.craft.phrase.Phrases;
+import gentlecomet.craft.release.ReleasePatch;
 import gentlecomet.sound.performance.Phrase;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -21,7 +22,7 @@ import javax.sound.midi.ShortMessage;
 import javax.sound.midi.Track;
 
 /** The demo phrase of each patch as a Standard MIDI File of format 0, with the bank select and program change that choose the patch. */
-final class MidiExporter implements Exporter {
+public final class MidiExporter implements Exporter {
 
     private static final int TICKS = 480;
     private static final int TRACK_NAME = 3;
@@ -51,7 +52,7 @@ final class MidiExporter implements Exporter {
         }
     }
 
-    static String path(ReleasePatch patch) {
+    public static String path(ReleasePatch patch) {
         return "midi/" + CollectionFormat.fileName(patch.bank(), patch.slot()) + ".mid";
     }
 

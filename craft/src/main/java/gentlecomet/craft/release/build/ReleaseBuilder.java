@@ -1,8 +1,9 @@
-package gentlecomet.craft.release;
+package gentlecomet.craft.release.build;
 
 import gentlecomet.craft.format.Hashes;
 import gentlecomet.craft.format.Json;
 import gentlecomet.craft.measure.Measuring;
+import gentlecomet.craft.release.ReleasePatch;
 import gentlecomet.sound.engine.Engine;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
@@ -22,8 +23,8 @@ import java.util.stream.Stream;
 /** Builds the ZIP of a release. The same collection, revisions and engine give the same bytes. */
 public final class ReleaseBuilder {
 
-    static final String MANIFEST = "manifest.json";
-    static final String SUMS = "SHA256SUMS";
+    public static final String MANIFEST = "manifest.json";
+    public static final String SUMS = "SHA256SUMS";
     /** Of the progress, for what is done patch by patch. */
     private static final double PARTS_SHARE = 0.8;
 

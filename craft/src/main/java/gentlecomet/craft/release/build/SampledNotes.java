@@ -1,9 +1,10 @@
-package gentlecomet.craft.release;
+package gentlecomet.craft.release.build;
 
 import gentlecomet.craft.format.AssetFiles;
 import gentlecomet.craft.format.CollectionFormat;
 import gentlecomet.craft.format.Json;
 import gentlecomet.craft.format.WavFormat;
+import gentlecomet.craft.release.ReleasePatch;
 import gentlecomet.craft.sample.PatchSampler;
 import gentlecomet.craft.sample.SampleWav;
 import gentlecomet.craft.sample.SampledNote;
@@ -16,9 +17,9 @@ import java.util.Map;
 import java.util.function.Consumer;
 
 /** Records the patches once for every format that wants samples, and keeps them until such a format shows or reads them. */
-final class SampledNotes implements PartExporter {
+public final class SampledNotes implements PartExporter {
 
-    static final String FOLDER = "samples/";
+    public static final String FOLDER = "samples/";
 
     /** A sample without its sound. @param start of the loop, or -1 where there is none */
     record Kept(String file, int key, int lowKey, int highKey, int velocity, int lowVelocity, int highVelocity, int start, int end, double release, int robin, int robins) {
@@ -74,7 +75,7 @@ final class SampledNotes implements PartExporter {
     }
 
     /** Folder of a patch's samples, without a slash at its end. */
-    static String path(ReleasePatch patch) {
+    public static String path(ReleasePatch patch) {
         return FOLDER + CollectionFormat.fileName(patch.bank(), patch.slot());
     }
 

@@ -1,4 +1,4 @@
-package gentlecomet.craft.release;
+package gentlecomet.craft.release.build;
 
 import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
@@ -19,6 +19,11 @@ import gentlecomet.craft.format.ZipFormat;
 import gentlecomet.craft.measure.Loudness;
 import gentlecomet.craft.measure.Measuring;
 import gentlecomet.craft.phrase.Phrases;
+import gentlecomet.craft.release.Changes;
+import gentlecomet.craft.release.ReelPlan;
+import gentlecomet.craft.release.ReleaseBank;
+import gentlecomet.craft.release.ReleasePatch;
+import gentlecomet.craft.release.check.ReleaseCheck;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.craft.sample.SamplingPlan;
 import gentlecomet.sound.parameter.Parameters;

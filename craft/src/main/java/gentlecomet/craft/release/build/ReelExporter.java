@@ -1,8 +1,10 @@
-package gentlecomet.craft.release;
+package gentlecomet.craft.release.build;
 
 import gentlecomet.craft.format.SheetCell;
 import gentlecomet.craft.format.WavFormat;
 import gentlecomet.craft.listen.ListeningLevel;
+import gentlecomet.craft.release.ReelPlan;
+import gentlecomet.craft.release.ReleasePatch;
 import gentlecomet.craft.sample.SamplingPlan;
 import gentlecomet.sound.performance.Audio;
 import java.io.BufferedOutputStream;

@@ -1,6 +1,7 @@
-package gentlecomet.craft.release;
+package gentlecomet.craft.release.check;
 
 import gentlecomet.craft.measure.PitchFinder;
+import gentlecomet.craft.release.ReleasePatch;
 import gentlecomet.craft.sample.PatchSampler;
 import gentlecomet.craft.sample.SamplingPlan;
 import gentlecomet.sound.patch.Patch;

@@ -1,7 +1,8 @@
-package gentlecomet.craft.release;
+package gentlecomet.craft.release.build;
 
 import gentlecomet.craft.measure.Measurement;
 import gentlecomet.craft.portrait.Portrait;
+import gentlecomet.craft.release.ReleasePatch;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.sound.parameter.Unit;
 import gentlecomet.sound.parameter.ValueText;

@@ -1,7 +1,8 @@
-package gentlecomet.craft.release;
+package gentlecomet.craft.release.build;
 
 import gentlecomet.craft.format.CollectionFormat;
 import gentlecomet.craft.format.PatchSchema;
+import gentlecomet.craft.release.ReleasePatch;
 import java.nio.charset.StandardCharsets;
 import java.util.function.DoubleConsumer;
 

@@ -1,4 +1,4 @@
-package gentlecomet.craft.release;
+package gentlecomet.craft.release.build;
 
 import java.nio.charset.StandardCharsets;
 import java.util.function.DoubleConsumer;

@@ -1,7 +1,12 @@
-package gentlecomet.craft.release;
+package gentlecomet.craft.release.check;
 
 import gentlecomet.craft.format.FormatException;
 import gentlecomet.craft.format.MidiFormat;
+import gentlecomet.craft.release.ReleasePatch;
+import gentlecomet.craft.release.build.MidiExporter;
+import gentlecomet.craft.release.build.PdfExporter;
+import gentlecomet.craft.release.build.SampledNotes;
+import gentlecomet.craft.release.build.SoundFontExporter;
 import gentlecomet.craft.sample.SoundFontWriter;
 import java.io.IOException;
 import java.io.InputStream;

@@ -1,6 +1,7 @@
-package gentlecomet.craft.release;
+package gentlecomet.craft.release.build;
 
 import gentlecomet.craft.format.SheetCell;
+import gentlecomet.craft.release.ReleasePatch;
 import gentlecomet.sound.patch.Patch;
 import java.io.IOException;
 import java.io.StringWriter;

@@ -1,4 +1,4 @@
-package gentlecomet.craft.release;
+package gentlecomet.craft.release.build;
 
 import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.patch.Patch;

@@ -1,5 +1,6 @@
-package gentlecomet.craft.release;
+package gentlecomet.craft.release.build;
 
+import gentlecomet.craft.release.ReleasePatch;
 import gentlecomet.craft.sample.SamplingPlan;
 import gentlecomet.craft.sample.SfzWriter;
 import java.nio.charset.StandardCharsets;

@@ -1,7 +1,8 @@
-package gentlecomet.craft.release;
+package gentlecomet.craft.release.build;
 
 import gentlecomet.craft.format.CollectionFormat;
 import gentlecomet.craft.format.ScalaFormat;
+import gentlecomet.craft.release.ReleasePatch;
 import gentlecomet.sound.parameter.Shapes;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;

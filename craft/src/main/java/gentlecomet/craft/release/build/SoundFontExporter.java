@@ -1,5 +1,6 @@
-package gentlecomet.craft.release;
+package gentlecomet.craft.release.build;
 
+import gentlecomet.craft.release.ReleasePatch;
 import gentlecomet.craft.sample.SamplingPlan;
 import gentlecomet.craft.sample.SoundFontWriter;
 import java.io.IOException;
@@ -14,10 +15,10 @@ import java.util.function.DoubleConsumer;
 import java.util.stream.Collectors;
 
 /** One SoundFont for each bank, in which every patch has its bank and program number. One file could not hold more: its lists are counted by 16 bits. */
-final class SoundFontExporter implements Exporter {
+public final class SoundFontExporter implements Exporter {
 
     static final String ID = "soundfont";
-    static final String FOLDER = "soundfont/";
+    public static final String FOLDER = "soundfont/";
     /** Of a sample. */
     private static final int BYTES = 2;
 
@@ -76,7 +77,7 @@ final class SoundFontExporter implements Exporter {
         }
     }
 
-    static String path(ReleasePatch any) {
+    public static String path(ReleasePatch any) {
         return FOLDER + String.format("%c.sf2", 'a' + any.bank() % 26);
     }
 

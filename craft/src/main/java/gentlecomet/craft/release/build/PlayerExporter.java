@@ -1,9 +1,10 @@
-package gentlecomet.craft.release;
+package gentlecomet.craft.release.build;
 
 import gentlecomet.craft.format.AssetFiles;
 import gentlecomet.craft.format.Json;
 import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.portrait.Portrait;
+import gentlecomet.craft.release.ReleasePatch;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.craft.sample.SamplingPlan;
 import gentlecomet.sound.parameter.Parameters;

@@ -1,4 +1,4 @@
-package gentlecomet.craft.release;
+package gentlecomet.craft.release.check;
 
 import gentlecomet.craft.format.AssetFiles;
 import gentlecomet.craft.format.CollectionFile;
@@ -10,6 +10,9 @@ import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.craft.format.WavFormat;
 import gentlecomet.craft.format.ZipFormat;
 import gentlecomet.craft.measure.Measuring;
+import gentlecomet.craft.release.ReleasePatch;
+import gentlecomet.craft.release.build.DemoExporter;
+import gentlecomet.craft.release.build.ReleaseBuilder;
 import gentlecomet.craft.sample.SamplingPlan;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.performance.Audio;

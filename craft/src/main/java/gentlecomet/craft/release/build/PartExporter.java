@@ -1,5 +1,6 @@
-package gentlecomet.craft.release;
+package gentlecomet.craft.release.build;
 
+import gentlecomet.craft.release.ReleasePatch;
 import java.util.function.DoubleConsumer;
 
 /** An exporter whose long work is done patch by patch, so that several workers can share it and none of it is done twice. */
