@@ -123,6 +123,13 @@ class ListeningController {
         return "redirect:/rounds/" + round;
     }
 
+    @PostMapping("/rounds/{id}/name")
+    String rename(@PathVariable long id, @RequestParam String name) {
+        RoundRow round = rounds.get(id);
+        rounds.rename(id, name);
+        return "redirect:/banks/" + collections.banks(round.collectionId()).get(0).id() + "/listening";
+    }
+
     @PostMapping("/rounds/{id}/delete")
     String delete(@PathVariable long id) {
         RoundRow round = rounds.get(id);

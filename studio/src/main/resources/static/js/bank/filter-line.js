@@ -50,6 +50,9 @@ function keys(e, field) {
   } else if ((e.key === 'Enter' || e.key === 'Tab') && now >= 0 && !list.hidden) {
     e.preventDefault();
     use(field, items[now].dataset.term);
+  } else if (e.key === 'Delete' && now >= 0 && items[now].dataset.kept) {
+    e.preventDefault();
+    forget(field, items[now].dataset.kept);
   } else if (e.key === 'Enter') {
     e.preventDefault();
     apply(field);
@@ -81,12 +84,12 @@ function suggest(field) {
   } else if (word.startsWith('tag:')) {
     rowsOf().forEach(row => row.querySelector('.c-tags').textContent.split(',').map(t => t.trim()).filter(Boolean).forEach(t => bank.add(`tag:${t.includes(' ') ? `"${t}"` : t}`)));
   }
-  const kept = JSON.parse(document.getElementById('desk').dataset.filters ?? '[]').map(f => [f.line, `kept as “${f.name}”`]);
+  const kept = JSON.parse(document.getElementById('desk').dataset.filters ?? '[]').map(f => [f.line, `kept as “${f.name}”`, f.name]);
   const all = [...[...bank].sort().map(t => [t, '']), ...(field.value === '' ? kept : []), ...TERMS];
   const bare = word.replace(/^-/, '');
   const fits = all.filter(([term]) => term.startsWith(bare) && term !== bare).slice(0, 14);
   const list = document.getElementById('filter-terms');
-  list.replaceChildren(...fits.map(([term, words], i) => {
+  list.replaceChildren(...fits.map(([term, words, name], i) => {
     const item = document.createElement('li');
     item.id = `filter-term-${i}`;
     item.setAttribute('role', 'option');
@@ -94,10 +97,28 @@ function suggest(field) {
     item.dataset.term = (word.startsWith('-') ? '-' : '') + term;
     item.append(Object.assign(document.createElement('span'), {textContent: term}), Object.assign(document.createElement('span'), {className: 'soft', textContent: words}));
     item.addEventListener('pointerdown', e => { e.preventDefault(); use(field, item.dataset.term); });
+    if (name) {
+      item.dataset.kept = name;
+      const cross = Object.assign(document.createElement('span'), {className: 'forget-filter', textContent: 'Forget', title: `Forget the filter “${name}” (Delete)`});
+      cross.addEventListener('pointerdown', e => { e.preventDefault(); e.stopPropagation(); forget(field, name); });
+      item.append(cross);
+    }
     return item;
   }));
   list.hidden = fits.length === 0;
   field.setAttribute('aria-expanded', String(!list.hidden));
+}
+
+/** Takes a kept filter off the list. */
+async function forget(field, name) {
+  const desk = document.getElementById('desk');
+  try {
+    desk.dataset.filters = JSON.stringify(await (await ask(`/banks/${desk.dataset.bank}/filters/forget`, {form: {name}})).json());
+    document.getElementById('filter-count').textContent = `“${name}” is forgotten`;
+    suggest(field);
+  } catch (refusal) {
+    tell(refusal);
+  }
 }
 
 function hide(field) {

@@ -229,6 +229,31 @@ class DeskJourneyTest extends OnTheScreen {
         assertEquals(List.of(), page.errors());
     }
 
+    /** A filter is kept under a name, offered while the line is empty, and forgotten by Delete or by the mouse. */
+    @Test
+    void filtersAreKeptAndForgotten() {
+        long bank = bankOf("One Saw", "Two Sine");
+        page.open("/banks/" + bank);
+        for (boolean byKeys : List.of(true, false)) {
+            filter("name:Saw");
+            page.until(d -> rows().equals(List.of("One Saw")));
+            page.click("#keep-filter");
+            page.driver.switchTo().activeElement().sendKeys("All saws", Keys.ENTER);
+            page.until(d -> page.text("#filter-count").equals("kept"));
+            filter("");
+            page.until(d -> page.text("#filter-terms").contains("All saws"));
+            if (byKeys) {
+                page.find("#filter").sendKeys(Keys.ARROW_DOWN, Keys.DELETE);
+            } else {
+                page.click("#filter-terms .forget-filter");
+            }
+            page.until(d -> !page.text("#filter-terms").contains("All saws") && page.text("#filter-count").contains("is forgotten"));
+            page.find("#filter").sendKeys(Keys.ESCAPE);
+        }
+        assertEquals(2, rows().size());
+        assertEquals(List.of(), page.errors());
+    }
+
     private void filter(String line) {
         WebElement field = page.find("#filter");
         String before = page.text("#filter-count");

@@ -296,6 +296,9 @@ class ListeningWorkTest extends WebWork {
     void aRoundIsDeletedWithAllThatWasSaid() throws Exception {
         long round = ListeningFixture.start(rounds, collection, "First");
         say(round, id, "designer", "keep");
+        send(post("/rounds/" + round + "/name").param("name", " ")).andExpect(status().isUnprocessableEntity());
+        send(post("/rounds/" + round + "/name").param("name", "Second thoughts")).andExpect(redirectedUrlPattern("/banks/*/listening"));
+        assertEquals("Second thoughts", rounds.get(round).name());
         send(post("/rounds/" + round + "/delete")).andExpect(redirectedUrlPattern("/banks/*/listening"));
         assertThrows(MissingException.class, () -> rounds.get(round));
         assertEquals("", verdicts.standing(patches.summary(id)));

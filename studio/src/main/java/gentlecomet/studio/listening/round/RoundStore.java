@@ -57,6 +57,10 @@ class RoundStore {
         return jdbc.sql("select * from round_place where round_id = :round and place = :place").param("round", roundId).param("place", place).query(RoundStore::place).optional();
     }
 
+    void rename(long id, String name) {
+        jdbc.sql("update round set name = :name where id = :id").param("name", name).param("id", id).update();
+    }
+
     void delete(long id) {
         jdbc.sql("delete from round where id = :id").param("id", id).update();
     }

@@ -155,6 +155,13 @@ public class Rounds {
         store.insert(roundId, fresh);
     }
 
+    /** Gives a round another name. */
+    @Transactional
+    public void rename(long id, String name) {
+        checkName(name);
+        store.rename(get(id).id(), name.strip());
+    }
+
     /** Deletes a round with all that was said in it. */
     @Transactional
     public void delete(long id) {
@@ -167,10 +174,14 @@ public class Rounds {
         states.forgetUnused();
     }
 
-    private static void check(RoundPlan plan) {
-        if (plan.name().isBlank() || plan.name().length() > LONGEST_NAME) {
+    private static void checkName(String name) {
+        if (name.isBlank() || name.length() > LONGEST_NAME) {
             throw new RefusedException("A round has a name of 1 to " + LONGEST_NAME + " characters.", "name");
         }
+    }
+
+    private static void check(RoundPlan plan) {
+        checkName(plan.name());
         if (plan.question() == null) {
             throw new RefusedException("A round asks for a verdict, a rating, which of two, or an order.", "question");
         }
