@@ -4,15 +4,12 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.parallel.Execution;
-import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.interactions.Actions;
 import org.openqa.selenium.support.ui.Select;
 
 /** Work at the bench: listening by parts, comparing versions, mending loose ends, copying, finding, and patches on pictures. */
-@Execution(ExecutionMode.CONCURRENT)
 class BenchJourneyTest extends OnTheScreen {
 
     @Test

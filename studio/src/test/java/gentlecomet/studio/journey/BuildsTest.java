@@ -14,14 +14,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.parallel.Execution;
-import org.junit.jupiter.api.parallel.ExecutionMode;
 
 /**
  * Eight sounds of the demo, each built from neutral on the screen alone, and further ones; the lists of gestures are the walk-through. After a change of
  * a list of the demo, {@code -Dcomet.builds.write=true} lets the patches be written to {@code target/builds}, from where they go to the demo.
  */
-@Execution(ExecutionMode.CONCURRENT)
 class BuildsTest extends OnTheScreen {
 
     /** Part of the names of the lists that are performed: one by default, which is quick; {@code bench/builds.sh} performs all. */

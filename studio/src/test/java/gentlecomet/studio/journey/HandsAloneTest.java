@@ -10,15 +10,12 @@ import java.util.Map;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.parallel.Execution;
-import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.interactions.Actions;
 
 /** A sound made, heard, put right and saved by keys alone, and by the mouse alone; and a bench that does not grow under it. */
-@Execution(ExecutionMode.CONCURRENT)
 class HandsAloneTest extends OnTheScreen {
 
     private Browser page;

@@ -17,15 +17,12 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.io.TempDir;
-import org.junit.jupiter.api.parallel.Execution;
-import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.interactions.Actions;
 
 /** Work that takes one motion: a whole setting typed, a modulator pulled onto a bar, an effect dragged along its lane. */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
-@Execution(ExecutionMode.CONCURRENT)
 class OneMotionTest extends OnTheScreen {
 
     private static final String LINE = "source 1 saw 7 voices detune 18 ct; filter 1 lp24 cutoff 800";

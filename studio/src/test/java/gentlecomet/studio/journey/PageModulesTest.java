@@ -13,13 +13,10 @@ import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.parallel.Execution;
-import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** The logic of page modules, module by module: each is imported in one browser that all cases share, on a page without a bench. */
-@Execution(ExecutionMode.CONCURRENT)
 @StudioTest
 class PageModulesTest extends OnTheScreen {
 

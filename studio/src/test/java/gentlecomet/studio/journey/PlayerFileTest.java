@@ -27,14 +27,11 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.parallel.Execution;
-import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.springframework.beans.factory.annotation.Autowired;
 
 /** The player that ships in a release, opened from disk. */
-@Execution(ExecutionMode.CONCURRENT)
 class PlayerFileTest extends OnTheScreen {
 
     private static final int FRAMES = 24_000;

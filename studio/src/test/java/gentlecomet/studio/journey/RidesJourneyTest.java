@@ -7,15 +7,12 @@ import gentlecomet.sound.patch.Ride;
 import gentlecomet.studio.patch.PatchSummary;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.parallel.Execution;
-import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.interactions.Actions;
 import org.openqa.selenium.support.ui.Select;
 
 /** Hands that ride a patch under its phrase: drawn, typed, recorded, heard, taken back; and another patch as company. */
-@Execution(ExecutionMode.CONCURRENT)
 class RidesJourneyTest extends OnTheScreen {
 
     @Test

@@ -18,12 +18,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.parallel.Execution;
-import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.springframework.beans.factory.annotation.Autowired;
 
 /** The engine in Chromium and the engine on the JVM agree to the last bit, for every demo patch, with every controller moved. */
-@Execution(ExecutionMode.CONCURRENT)
 class SameSamplesTest extends OnTheScreen {
 
     private static final int FRAMES = 48000;

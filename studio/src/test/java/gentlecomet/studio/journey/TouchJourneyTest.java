@@ -8,8 +8,6 @@ import gentlecomet.sound.parameter.Shapes;
 import java.time.Duration;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.parallel.Execution;
-import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Dimension;
 import org.openqa.selenium.Keys;
@@ -17,7 +15,6 @@ import org.openqa.selenium.WebElement;
 import org.openqa.selenium.interactions.Actions;
 
 /** Key map, touch and MIDI on the screen. */
-@Execution(ExecutionMode.CONCURRENT)
 class TouchJourneyTest extends OnTheScreen {
 
     private long id;
