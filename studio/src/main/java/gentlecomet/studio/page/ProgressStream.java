@@ -38,7 +38,12 @@ public class ProgressStream {
     });
 
     ProgressStream() {
-        clock.scheduleWithFixedDelay(this::tell, PERIOD_MS, PERIOD_MS, TimeUnit.MILLISECONDS);
+        this(PERIOD_MS);
+    }
+
+    /** @param periodMs from one look at what is watched to the next */
+    ProgressStream(long periodMs) {
+        clock.scheduleWithFixedDelay(this::tell, periodMs, periodMs, TimeUnit.MILLISECONDS);
     }
 
     /** How far something is. @param failed how much of it has failed and does not come any more */
