@@ -28,10 +28,11 @@ public final class ZipFormat {
     public static final long MOST_ENTRY_BYTES = SoundAsset.LARGEST;
     /** Most bytes that are kept of an archive from elsewhere. */
     public static final long MOST_KEPT_BYTES = 400_000_000L;
-    /** Most bytes that an archive may unpack to, kept or not. */
+    /** Most bytes that an archive may unpack to, kept or not, unless it is half as large itself. */
     public static final long MOST_BYTES = 16_000_000_000L;
     /** How many bytes may come out of each that goes in, once there are more than {@link #SMALL_BYTES}. */
     public static final long MOST_RATIO = 100;
+    private static final long MOST_RATIO_OF_LARGE = 2;
     private static final long SMALL_BYTES = 10_000_000;
 
     private static final LocalDateTime NO_TIME = LocalDateTime.of(1980, 1, 1, 0, 0);
@@ -163,6 +164,11 @@ public final class ZipFormat {
         }
     }
 
+    /** An archive that is itself so large holds as much; one that is not has no business to. @param total bytes that have come out of it @param read bytes of it that were read */
+    static boolean tooLarge(long total, long read) {
+        return total > MOST_BYTES && total > MOST_RATIO_OF_LARGE * read;
+    }
+
     /** What has come out of an archive so far, against what may. */
     private static final class Tally {
         private final Counted in;
@@ -183,7 +189,7 @@ public final class ZipFormat {
             if (total > SMALL_BYTES && total > MOST_RATIO * in.bytes) {
                 throw new FormatException(place, "unpacks to more than " + MOST_RATIO + " times its size, at \"" + name + "\"; that is no release of ours");
             }
-            if (total > MOST_BYTES || kept > mostKept || keeps && mostKept != Long.MAX_VALUE && entry > MOST_ENTRY_BYTES) {
+            if (tooLarge(total, in.bytes) || kept > mostKept || keeps && mostKept != Long.MAX_VALUE && entry > MOST_ENTRY_BYTES) {
                 throw new FormatException(place, "unpacks to more than is allowed, at \"" + name + "\": " + MOST_ENTRY_BYTES / 1_000_000 + " MB for a file, "
                         + MOST_KEPT_BYTES / 1_000_000 + " MB for patches and recordings together");
             }

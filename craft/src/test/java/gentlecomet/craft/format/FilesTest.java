@@ -2,6 +2,7 @@ package gentlecomet.craft.format;
 
 import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -202,6 +203,14 @@ class FilesTest {
             assertEquals("b/two.txt", in.getNextEntry().getName());
         }
         assertEquals(files.keySet(), ZipFormat.read(zip, "zip").keySet());
+    }
+
+    /** 16 banks of 128 patches with samples are more than 16 GB, without compression; what is small and unpacks to as much is none of ours. */
+    @Test
+    void anArchiveMayHoldAsMuchAsItIs() {
+        assertFalse(ZipFormat.tooLarge(16_600_000_000L, 16_600_000_000L));
+        assertFalse(ZipFormat.tooLarge(15_000_000_000L, 200_000_000L));
+        assertTrue(ZipFormat.tooLarge(16_600_000_000L, 8_000_000_000L));
     }
 
     @Test
