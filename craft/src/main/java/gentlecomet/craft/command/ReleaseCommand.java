@@ -116,7 +116,7 @@ final class ReleaseCommand implements Callable<Integer> {
         Measuring measuring = new Measuring(recordings);
         for (int b = 0; b < collection.banks().size(); b++) {
             CollectionFile.Bank bank = collection.banks().get(b);
-            ReleaseBank in = new ReleaseBank(b, bank.name(), bank.msb(), bank.lsb());
+            ReleaseBank in = ReleaseBank.of(b, bank);
             for (CollectionFile.Slot slot : bank.slots()) {
                 patches.add(new ReleasePatch(in, slot, 1, measuring.measure(slot.patch(), phrase(collection.rules(), slot.patch()))));
             }
@@ -153,7 +153,7 @@ final class ReleaseCommand implements Callable<Integer> {
         List<ReleasePatch> old = new ArrayList<>();
         for (int b = 0; b < before.collection().banks().size(); b++) {
             CollectionFile.Bank bank = before.collection().banks().get(b);
-            ReleaseBank in = new ReleaseBank(b, bank.name(), bank.msb(), bank.lsb());
+            ReleaseBank in = ReleaseBank.of(b, bank);
             bank.slots().forEach(slot -> old.add(new ReleasePatch(in, slot, 1, null)));
         }
         return Changes.between(before.version(), byName(old), byName(now));

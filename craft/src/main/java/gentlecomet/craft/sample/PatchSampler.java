@@ -120,13 +120,18 @@ public final class PatchSampler {
     private Audio render(double[] image, int key, int velocity, double seconds) {
         Audio audio = rendering.render(image, Phrase.single(key, velocity, seconds), LONGEST_RELEASE, Rendering.ControllerState.AT_REST).audio();
         if (plan.mono() && audio.left() != audio.right()) {
-            float[] both = new float[audio.frames()];
-            for (int i = 0; i < both.length; i++) {
-                both[i] = 0.5f * (audio.left()[i] + audio.right()[i]);
-            }
-            return new Audio(both, both, audio.sampleRate());
+            return folded(audio);
         }
         return Arrays.equals(audio.left(), audio.right()) ? new Audio(audio.left(), audio.left(), audio.sampleRate()) : audio;
+    }
+
+    /** Both channels as one, half of each. */
+    public static Audio folded(Audio audio) {
+        float[] both = new float[audio.frames()];
+        for (int i = 0; i < both.length; i++) {
+            both[i] = 0.5f * (audio.left()[i] + audio.right()[i]);
+        }
+        return new Audio(both, both, audio.sampleRate());
     }
 
     /** Frame behind the last that reaches -60 dB of a level. */

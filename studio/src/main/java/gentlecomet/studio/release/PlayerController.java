@@ -55,7 +55,7 @@ class PlayerController {
         for (int bank = 0; bank < collection.banks().size(); bank++) {
             CollectionFile.Bank from = collection.banks().get(bank);
             for (CollectionFile.Slot slot : from.slots()) {
-                patches.add(new ReleasePatch(new ReleaseBank(bank, from.name(), from.msb(), from.lsb()), slot, 0, null));
+                patches.add(new ReleasePatch(ReleaseBank.of(bank, from), slot, 0, null));
             }
         }
         if (patches.isEmpty()) {

@@ -76,7 +76,7 @@ public class Releases {
             throw new RefusedException("No patch of this collection has been saved yet, so there is nothing to release.");
         }
         SamplingPlan plan = choice.plan();
-        if (choice.formats().contains("reel") && choice.reel().seconds() * REEL_BYTES_PER_SECOND * patches.latestRevisions(collectionId).size() > LARGEST_FILE) {
+        if (choice.formats().contains("reel") && choice.reel().seconds() * REEL_BYTES_PER_SECOND * shipping(collectionId) > LARGEST_FILE) {
             throw new RefusedException("The reel would be larger than 4 GB, which no WAV file can be. Take fewer seconds of each demo.", "reelSeconds");
         }
         if (choice.formats().contains("soundfont")) {

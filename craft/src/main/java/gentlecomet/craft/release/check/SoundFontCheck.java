@@ -128,7 +128,7 @@ final class SoundFontCheck {
                 }
                 Audio own = rendering.render(image, Phrase.single(at.key(), at.velocity(), seconds), 0, Rendering.ControllerState.AT_REST).audio();
                 if (plan.mono()) {
-                    own = mono(own);
+                    own = PatchSampler.folded(own);
                 }
                 double level = level(own, seconds);
                 if (level > QUIETEST) {
@@ -153,14 +153,6 @@ final class SoundFontCheck {
             right[i] = (short) (bytes[BYTES * i + 2] & 0xFF | bytes[BYTES * i + 3] << 8) / 32768f;
         }
         return new Audio(left, right, RATE);
-    }
-
-    private static Audio mono(Audio audio) {
-        float[] both = new float[audio.frames()];
-        for (int i = 0; i < both.length; i++) {
-            both[i] = 0.5f * (audio.left()[i] + audio.right()[i]);
-        }
-        return new Audio(both, both, audio.sampleRate());
     }
 
     /** Of both channels together, in dB of full scale. */
