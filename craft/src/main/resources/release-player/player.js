@@ -130,9 +130,21 @@ function midi([status, first = 0, second = 0]) {
       control(status, first, second);
     } else {
       send({do: 'midi', status, first, second});
+      if (kind === 0xB0) {
+        showMacro(first, second / 1.27);
+      }
       light(first, kind === 0x90 && second > 0 ? true : kind === 0x80 || kind === 0x90 ? false : null);
     }
   });
+}
+
+/** Shows where a controller has moved a macro to. */
+function showMacro(controller, value) {
+  const label = id('macros').children[current.macros.findIndex(m => m.controller === controller)];
+  if (label) {
+    label.querySelector('input').value = value;
+    label.querySelector('output').textContent = value.toFixed(0);
+  }
 }
 
 function light(key, on) {

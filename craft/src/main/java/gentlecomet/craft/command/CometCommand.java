@@ -49,6 +49,8 @@ public final class CometCommand {
 
     /** Runs one command and ends the program: 0 when all is well, 1 when a rule fails, 2 for bad input, 3 when a render was held at full scale. */
     public static void main(String[] args) {
+        // A library that logs finds no logger here, and would say so.
+        System.setProperty("slf4j.internal.verbosity", "ERROR");
         System.exit(run(args));
     }
 

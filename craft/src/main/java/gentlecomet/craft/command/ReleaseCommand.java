@@ -29,9 +29,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.concurrent.Callable;
@@ -49,7 +47,7 @@ final class ReleaseCommand implements Callable<Integer> {
     private Path out;
     @Option(names = "--release", paramLabel = "VERSION", description = "default 1.0.0, or what follows from the changes since another release")
     private String version;
-    @Option(names = "--since", paramLabel = "F.zip", description = "the release before, for the list of changes; patches are told apart by their names")
+    @Option(names = "--since", paramLabel = "F.zip", description = "the release before, for the list of changes; patches are told apart by their names, renamed ones by their sound")
     private Path since;
     @Option(names = "--formats", split = ",", defaultValue = "", description = "formats beside what every release has, with commas between")
     private Set<String> formats = new TreeSet<>();
@@ -112,16 +110,9 @@ final class ReleaseCommand implements Callable<Integer> {
     }
 
     private static List<ReleasePatch> patches(CollectionFile collection, Recordings recordings) {
-        List<ReleasePatch> patches = new ArrayList<>();
-        Measuring measuring = new Measuring(recordings);
-        for (int b = 0; b < collection.banks().size(); b++) {
-            CollectionFile.Bank bank = collection.banks().get(b);
-            ReleaseBank in = ReleaseBank.of(b, bank);
-            for (CollectionFile.Slot slot : bank.slots()) {
-                patches.add(new ReleasePatch(in, slot, 1, measuring.measure(slot.patch(), phrase(collection.rules(), slot.patch()))));
-            }
-        }
-        return patches;
+        ThreadLocal<Measuring> measuring = ThreadLocal.withInitial(() -> new Measuring(recordings));
+        return slots(collection).parallelStream()
+                .map(p -> new ReleasePatch(p.in(), p.slot(), 1, measuring.get().measure(p.slot().patch(), phrase(collection.rules(), p.slot().patch())))).toList();
     }
 
     private boolean passes(CollectionFile collection, List<ReleasePatch> patches, Recordings recordings) {
@@ -150,18 +141,17 @@ final class ReleaseCommand implements Callable<Integer> {
 
     private Changes changes(List<ReleasePatch> now) throws IOException {
         ReleaseCheck.Opened before = ReleaseCheck.open(since);
-        List<ReleasePatch> old = new ArrayList<>();
-        for (int b = 0; b < before.collection().banks().size(); b++) {
-            CollectionFile.Bank bank = before.collection().banks().get(b);
-            ReleaseBank in = ReleaseBank.of(b, bank);
-            bank.slots().forEach(slot -> old.add(new ReleasePatch(in, slot, 1, null)));
-        }
-        return Changes.between(before.version(), byName(old), byName(now));
+        return Changes.between(before.version(), slots(before.collection()), now);
     }
 
-    private static Map<String, ReleasePatch> byName(List<ReleasePatch> patches) {
-        Map<String, ReleasePatch> byName = new LinkedHashMap<>();
-        patches.forEach(p -> byName.putIfAbsent(p.slot().patch().name(), p));
-        return byName;
+    /** All patches of a collection, not measured. */
+    private static List<ReleasePatch> slots(CollectionFile collection) {
+        List<ReleasePatch> patches = new ArrayList<>();
+        for (int b = 0; b < collection.banks().size(); b++) {
+            CollectionFile.Bank bank = collection.banks().get(b);
+            ReleaseBank in = ReleaseBank.of(b, bank);
+            bank.slots().forEach(slot -> patches.add(new ReleasePatch(in, slot, 1, null)));
+        }
+        return patches;
     }
 }

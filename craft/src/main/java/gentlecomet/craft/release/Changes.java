@@ -5,6 +5,7 @@ import gentlecomet.craft.format.Hashes;
 import gentlecomet.craft.measure.HeardDifference;
 import gentlecomet.sound.patch.Patch;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -72,6 +73,39 @@ public record Changes(String since, List<Entry> entries) {
         gone.keySet().removeAll(now.keySet());
         gone.values().forEach(p -> entries.add(entry(Kind.REMOVED, p, List.of())));
         return new Changes(since, entries);
+    }
+
+    /** The same where patches have no id: they are told apart by their names, and those without a namesake by their sound. */
+    public static Changes between(String since, List<ReleasePatch> before, List<ReleasePatch> now) {
+        Map<String, ReleasePatch> old = byName(before);
+        Map<String, ReleasePatch> own = byName(now);
+        Map<String, String> byNewName = new HashMap<>();
+        Map<String, String> oldNames = new HashMap<>();
+        old.forEach((name, p) -> {
+            if (!own.containsKey(name)) {
+                oldNames.putIfAbsent(Hashes.sound(p.slot().patch()), name);
+            }
+        });
+        own.forEach((name, p) -> {
+            String oldName = old.containsKey(name) ? name : oldNames.remove(Hashes.sound(p.slot().patch()));
+            byNewName.put(name, oldName == null ? name : oldName);
+        });
+        Map<String, ReleasePatch> matched = new LinkedHashMap<>();
+        own.forEach((name, p) -> matched.put(byNewName.get(name), p));
+        return between(since, old, matched);
+    }
+
+    /** Namesakes are numbered in their order. */
+    private static Map<String, ReleasePatch> byName(List<ReleasePatch> patches) {
+        Map<String, ReleasePatch> byName = new LinkedHashMap<>();
+        for (ReleasePatch p : patches) {
+            String name = p.slot().patch().name();
+            for (int n = 2; byName.containsKey(name); n++) {
+                name = p.slot().patch().name() + "\n" + n;
+            }
+            byName.put(name, p);
+        }
+        return byName;
     }
 
     private static void of(ReleasePatch before, ReleasePatch now, List<Entry> entries) {

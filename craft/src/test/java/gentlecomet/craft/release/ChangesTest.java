@@ -49,6 +49,17 @@ class ChangesTest {
         assertEquals(List.of(Changes.Kind.MACROS), kinds(Changes.between("1.0.0", Map.of("1", at(1, BELL)), Map.of("1", at(1, held)))));
     }
 
+    /** Two collections in folders know no ids: a name says which patch it is, or else the sound; and two of one name are two patches. */
+    @Test
+    void withoutIdsARenamedPatchIsKnownByItsSound() {
+        Patch glass = TypedPatch.with(Patch.neutral("Glass"), "layer1.source1.wave=triangle");
+        List<ReleasePatch> before = List.of(at(1, BELL), at(2, glass), at(3, glass));
+        Changes renamed = Changes.between("1.0.0", before, List.of(at(1, BELL.withNaming(BELL.naming().withName("Pale Bell"))), at(2, glass), at(3, glass), at(4, Patch.neutral("Reed"))));
+        assertEquals(List.of(Changes.Kind.RENAMED, Changes.Kind.NEW), kinds(renamed));
+        assertEquals(List.of("was \"Tern Bell\""), renamed.entries().get(0).details());
+        assertEquals(List.of(Changes.Kind.NEW, Changes.Kind.REMOVED), kinds(Changes.between("1.0.0", List.of(at(1, BELL)), List.of(at(1, glass)))));
+    }
+
     /** Whoever has stored a program number calls another sound: that is told by name, and counts the first number up. */
     @Test
     void programNumbersThatMoveAreAWarning() {

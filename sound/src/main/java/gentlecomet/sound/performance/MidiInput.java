@@ -1,6 +1,7 @@
 package gentlecomet.sound.performance;
 
 import gentlecomet.sound.engine.Engine;
+import gentlecomet.sound.parameter.PatchParameters;
 
 /**
  * Plays an engine from MIDI 1.0 messages as they come in. Without a zone every channel plays alike. A zone of the MIDI Polyphonic
@@ -8,6 +9,9 @@ import gentlecomet.sound.engine.Engine;
  * whose bend (48 semitones unless RPN 0 says otherwise), pressure and controller 74 belong to that note; the zone's master channel moves all.
  */
 public final class MidiInput {
+
+    /** Controller that moves the first macro; the others follow. MIDI 1.0 leaves 102 to 119 undefined. */
+    public static final int MACRO = 102;
 
     private static final int CHANNELS = 16;
     private static final int KEYS = 128;
@@ -171,7 +175,13 @@ public final class MidiInput {
             case 101 -> rpn[channel] = rpn[channel] & 0x7F | value << 7;
             case 120, 123 -> allOff();
             case 121 -> rest();
-            default -> { }
+            default -> macro(number - MACRO, part);
+        }
+    }
+
+    private void macro(int macro, double part) {
+        if (macro >= 0 && macro < PatchParameters.MACROS) {
+            engine.setParameter(PatchParameters.MACRO + macro, 100 * part);
         }
     }
 

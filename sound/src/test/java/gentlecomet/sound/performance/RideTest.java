@@ -72,6 +72,25 @@ class RideTest {
         assertArrayEquals(new Rendering(RATE).render(plain, messages).left(), new Rendering(RATE).render(ridden, HELD.as(ridden)).left());
     }
 
+    /** A macro is moved by its controller, one of those that MIDI 1.0 leaves undefined (102 to 119), as by its ride. */
+    @Test
+    void aRideOfAMacroEqualsMessagesOfItsController() {
+        Patch plain = Patch.neutral("Macro").withMacro(1, new Macro("Softer", "", "",
+                List.of(new MacroTarget(Parameters.find("layer1.source1.level"), 0, -20))));
+        Patch ridden = plain.withRide(new Ride("held", Hand.MACRO2, List.of(new Point(0, 0), new Point(1, 0), new Point(1, 100))));
+        Phrase messages = new Phrase("held", "Held", 60, 4, HELD.notes(), List.of(new Move(0, 0xB0, 103, 0), new Move(1, 0xB0, 103, 127)), List.of());
+        float[] moved = new Rendering(RATE).render(plain, messages).left();
+        assertArrayEquals(moved, new Rendering(RATE).render(ridden, HELD.as(ridden)).left());
+        double before = rms(moved, 0.4, 0.9);
+        assertEquals(-20, 20 * Math.log10(rms(moved, 2, 2.5) / before), 0.1, "decibels by which the macro turns it down");
+        float[] others = new Rendering(RATE).render(plain, new Phrase("held", "Held", 60, 4, HELD.notes(), List.of(new Move(1, 0xB0, 101, 127), new Move(1, 0xB0, 110, 127)), List.of())).left();
+        assertEquals(0, 20 * Math.log10(rms(others, 2, 2.5) / before), 0.01, "the controllers beside those of the eight macros do not");
+    }
+
+    private static double rms(float[] x, double from, double to) {
+        return Math.sqrt(java.util.stream.IntStream.range((int) (from * RATE), (int) (to * RATE)).mapToDouble(i -> (double) x[i] * x[i]).average().orElseThrow());
+    }
+
     @Test
     void thinningKeepsTheLineWithFewPoints() {
         List<Point> points = new ArrayList<>();

@@ -1,6 +1,7 @@
 // MIDI input of the browser, and hands that the page can stand in for; with a monitor of what comes in.
 import {buffer} from './output-buffer.js';
 import * as player from './player.js';
+import {movedBy} from './rides.js';
 import {keyName} from '../lib/key-names.js';
 import {say} from '../page/requests.js';
 
@@ -18,7 +19,7 @@ export function told([status, first = 0, second = 0]) {
     case 0x80: return `${channel}  note off ${key}, ${second}`;
     case 0x90: return second === 0 ? `${channel}  note off ${key}` : `${channel}  note on ${key}, ${second}`;
     case 0xA0: return `${channel}  key aftertouch ${key}, ${second}`;
-    case 0xB0: return `${channel}  ${CONTROLLERS[first] ?? `controller ${first}`} ${second}`;
+    case 0xB0: return `${channel}  ${CONTROLLERS[first] ?? movedBy(0xB0, first, second)?.hand.replace('macro', 'macro ') ?? `controller ${first}`} ${second}`;
     case 0xC0: return `${channel}  program ${first + 1}`;
     case 0xD0: return `${channel}  aftertouch ${first}`;
     case 0xE0: return `${channel}  bend ${(first | second << 7) - 8192}`;

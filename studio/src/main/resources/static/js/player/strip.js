@@ -81,6 +81,13 @@ export function setUpStrip() {
     player.move('touch', Number(id('player-touch').value));
     player.move('pedal', id('player-hold').getAttribute('aria-pressed') === 'true' ? 1 : 0);
   });
+  player.on('moved', ({hand, value}) => {
+    const range = hand?.startsWith('macro') && id('player-macros').querySelectorAll('input')[Number(hand.slice(5)) - 1];
+    if (range && !range.disabled && document.activeElement !== range) {
+      range.value = value;
+      range.nextElementSibling.textContent = LivePatch.format(indexOf(range), value).replace(' %', '');
+    }
+  });
   player.on('midi', ({status, first, second}) => {
     if ((status & 0xF0) === 0x90 && second > 0) {
       keyboard.press(first);

@@ -56,7 +56,7 @@ public final class MidiExporter implements Exporter {
         return "midi/" + CollectionFormat.fileName(patch.bank(), patch.slot()) + ".mid";
     }
 
-    /** A phrase played by a patch. Macros have no message in MIDI 1.0, so what moves them is left out. */
+    /** A phrase played by a patch; what moves macros is told by the controllers to which this program listens. */
     static byte[] file(ReleasePatch patch, Phrase phrase) {
         try {
             Sequence sequence = new Sequence(Sequence.PPQ, TICKS);
@@ -69,7 +69,7 @@ public final class MidiExporter implements Exporter {
             track.add(new MidiEvent(new ShortMessage(ShortMessage.CONTROL_CHANGE, 0, BANK_LSB, patch.in().lsb()), 0));
             track.add(new MidiEvent(new ShortMessage(ShortMessage.PROGRAM_CHANGE, 0, patch.slot().number() - 1, 0), 0));
             List<double[]> messages = new ArrayList<>(PhraseMessages.of(phrase));
-            PhraseMessages.rides(patch.slot().patch(), phrase).stream().filter(m -> m[1] != 0).forEach(messages::add);
+            messages.addAll(PhraseMessages.controlled(PhraseMessages.rides(patch.slot().patch(), phrase)));
             messages.sort(Comparator.comparingDouble(m -> m[0]));
             for (double[] m : messages) {
                 track.add(new MidiEvent(new ShortMessage((int) m[1], (int) m[2], (int) m[3]), Math.round(m[0] * phrase.tempo() / 60 * TICKS)));

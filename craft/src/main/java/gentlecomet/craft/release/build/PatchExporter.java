@@ -7,9 +7,9 @@ import java.nio.charset.StandardCharsets;
 import java.util.function.DoubleConsumer;
 
 /** The collection, its patches and their sound files, as this program opens them. */
-final class PatchExporter implements Exporter {
+public final class PatchExporter implements Exporter {
 
-    static final String SCHEMA = "patch.schema.json";
+    public static final String SCHEMA = "patch.schema.json";
 
     @Override
     public String id() {
@@ -28,7 +28,7 @@ final class PatchExporter implements Exporter {
     }
 
     /** Where a patch stands in a release. */
-    static String path(ReleasePatch patch) {
+    public static String path(ReleasePatch patch) {
         return "patches/" + CollectionFormat.fileName(patch.bank(), patch.slot()) + ".json";
     }
 }

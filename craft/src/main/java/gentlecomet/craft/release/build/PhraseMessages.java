@@ -3,11 +3,14 @@ package gentlecomet.craft.release.build;
 import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.Ride;
+import gentlecomet.sound.performance.MidiInput;
 import gentlecomet.sound.performance.Phrase;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 
 /** Phrases as MIDI 1.0 messages in time: seconds, status and two bytes. */
 final class PhraseMessages {
@@ -54,6 +57,24 @@ final class PhraseMessages {
                     messages.add(new double[] {at, message[0], message[1], message[2]});
                 }
                 before = message;
+            }
+        }
+        return messages;
+    }
+
+    /** Rides as MIDI 1.0 alone: macros by their controllers, in steps of 1/127. */
+    static List<double[]> controlled(List<double[]> rides) {
+        List<double[]> messages = new ArrayList<>();
+        Map<Double, Long> before = new HashMap<>();
+        for (double[] m : rides) {
+            if (m[1] != 0) {
+                messages.add(m);
+                continue;
+            }
+            long value = Math.round(1.27 * m[3]);
+            Long last = before.put(m[2], value);
+            if (last == null || last != value) {
+                messages.add(new double[] {m[0], CONTROL, m[2] - PatchParameters.MACRO + MidiInput.MACRO, value});
             }
         }
         return messages;

@@ -12,6 +12,7 @@ import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.patch.Macro;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.PatchImage;
+import gentlecomet.sound.performance.MidiInput;
 import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.source.Recording;
 import java.io.IOException;
@@ -43,8 +44,8 @@ public final class PlayerExporter implements Exporter {
     private static final Pattern EXPORTS = Pattern.compile("export\\s*\\{([^}]*)};?\\s*$");
     private static final Pattern NAMED = Pattern.compile("([\\w$]+)\\s+as\\s+([\\w$]+)");
 
-    /** A macro that is used. @param index of its position among the parameters */
-    record PlayerMacro(int index, String name, String low, String high, double value) {
+    /** A macro that is used. @param index of its position among the parameters @param controller of MIDI that moves it */
+    record PlayerMacro(int index, String name, String low, String high, double value, int controller) {
     }
 
     /**
@@ -165,7 +166,7 @@ public final class PlayerExporter implements Exporter {
         for (int m = 0; m < patch.macros().size(); m++) {
             Macro macro = patch.macros().get(m);
             if (!macro.unused()) {
-                macros.add(new PlayerMacro(PatchParameters.MACRO + m, macro.name(), macro.lowEnd(), macro.highEnd(), image[PatchParameters.MACRO + m]));
+                macros.add(new PlayerMacro(PatchParameters.MACRO + m, macro.name(), macro.lowEnd(), macro.highEnd(), image[PatchParameters.MACRO + m], MidiInput.MACRO + m));
             }
         }
         String phrase = DemoExporter.phrase(rules, p);

@@ -1,9 +1,14 @@
 package gentlecomet.craft.release.check;
 
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.JsonSchema;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
 import gentlecomet.craft.format.FormatException;
 import gentlecomet.craft.format.MidiFormat;
 import gentlecomet.craft.release.ReleasePatch;
 import gentlecomet.craft.release.build.MidiExporter;
+import gentlecomet.craft.release.build.PatchExporter;
 import gentlecomet.craft.release.build.PdfExporter;
 import gentlecomet.craft.release.build.SampledNotes;
 import gentlecomet.craft.release.build.SoundFontExporter;
@@ -19,6 +24,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.zip.ZipEntry;
@@ -54,6 +60,7 @@ final class FormatCheck {
     /** @param soundFont plays SoundFonts by the plan by which they were made */
     static List<Line> of(ZipFile zip, List<ReleasePatch> approved, List<String> formats, SoundFontCheck soundFont) throws IOException {
         FormatCheck check = new FormatCheck(zip, approved, soundFont);
+        check.schema();
         if (formats.contains("midi")) {
             check.midi();
         }
@@ -67,6 +74,16 @@ final class FormatCheck {
             check.pdf();
         }
         return check.lines;
+    }
+
+    private void schema() throws IOException {
+        JsonSchema schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(new String(content(PatchExporter.SCHEMA), StandardCharsets.UTF_8));
+        List<String> wrong = new ArrayList<>();
+        for (ReleasePatch p : approved) {
+            String path = PatchExporter.path(p);
+            schema.validate(new String(content(path), StandardCharsets.UTF_8), InputFormat.JSON).stream().limit(1).forEach(m -> wrong.add(path + ": " + m.getMessage()));
+        }
+        note(wrong, approved.size() + " patch files keep to " + PatchExporter.SCHEMA);
     }
 
     private void midi() throws IOException {
@@ -97,6 +114,11 @@ final class FormatCheck {
             wrong.add(there.size() + " samples are there");
         }
         note(wrong, "SFZ files name " + named + " samples, each of which is there");
+        LoopJoints loops = new LoopJoints();
+        for (String wav : new TreeSet<>(there)) {
+            loops.wav(content(wav), wav);
+        }
+        note(loops, "samples");
     }
 
     private void soundFonts() throws IOException {
@@ -105,6 +127,7 @@ final class FormatCheck {
         int notes = 0;
         boolean silent = false;
         int presets = 0;
+        LoopJoints loops = new LoopJoints();
         for (List<ReleasePatch> bank : approved.stream().collect(Collectors.groupingBy(ReleasePatch::bank)).values()) {
             String path = SoundFontExporter.path(bank.get(0));
             Path file = Files.createTempFile("release", ".sf2");
@@ -112,6 +135,7 @@ final class FormatCheck {
                 Files.copy(in, file, StandardCopyOption.REPLACE_EXISTING);
                 List<String> read = Arrays.stream(MidiSystem.getSoundbank(file.toFile()).getInstruments()).map(i -> i.getPatch().getProgram() + " " + i.getName().strip()).toList();
                 presets += read.size();
+                loops.soundFont(file);
                 Optional<SoundFontCheck.Heard> heard = soundFont.play(file, bank);
                 heard.ifPresent(h -> wrongNotes.addAll(h.wrong()));
                 notes += heard.map(SoundFontCheck.Heard::notes).orElse(0);
@@ -125,6 +149,11 @@ final class FormatCheck {
         }
         note(wrong, "SoundFonts are loaded by the JDK's synthesizer, " + presets + " presets at their programs");
         note(wrongNotes, silent ? "they were not played: the JDK's synthesizer is not open to this program" : notes + " of their sampled notes were played by it, each within 5 cents and 1 dB of its patch");
+        note(loops, "SoundFonts");
+    }
+
+    private void note(LoopJoints loops, String where) {
+        note(loops.wrong(), loops.joints() + " loops of " + where + " go round without a click above -60 dB");
     }
 
     private void pdf() throws IOException {

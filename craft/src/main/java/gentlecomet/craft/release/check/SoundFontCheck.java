@@ -11,6 +11,7 @@ import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.performance.Rendering;
 import gentlecomet.sound.source.Recordings;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.lang.reflect.InvocationTargetException;
 import java.lang.reflect.Method;
 import java.nio.file.Path;
@@ -54,13 +55,11 @@ final class SoundFontCheck {
     private static final int BYTES = 4;
 
     private final SamplingPlan plan;
-    private final Rendering rendering;
-    private final PatchSampler sampler;
+    private final Recordings recordings;
 
     SoundFontCheck(SamplingPlan plan, Recordings recordings) {
         this.plan = plan;
-        rendering = new Rendering(RATE, recordings);
-        sampler = new PatchSampler(recordings, plan);
+        this.recordings = recordings;
     }
 
     /** What was heard of a bank. @param notes that were compared @param wrong what differs, in words */
@@ -80,17 +79,12 @@ final class SoundFontCheck {
             Soundbank soundbank = MidiSystem.getSoundbank(file.toFile());
             Map<Integer, Instrument> instruments = new HashMap<>();
             Arrays.stream(soundbank.getInstruments()).forEach(i -> instruments.put(i.getPatch().getProgram(), i));
-            List<Note> notes = new ArrayList<>();
-            for (ReleasePatch patch : bank) {
-                Instrument instrument = instruments.get(patch.slot().number() - 1);
-                if (instrument != null) {
-                    notes.addAll(play(open, instrument, patch.slot().patch()));
-                }
-            }
+            List<Note> notes = bank.parallelStream().filter(p -> instruments.containsKey(p.slot().number() - 1))
+                    .flatMap(p -> play(open, instruments.get(p.slot().number() - 1), p.slot().patch()).stream()).toList();
             double gain = notes.stream().mapToDouble(Note::levelDb).sorted().skip(notes.size() / 2).findFirst().orElse(0);
             return Optional.of(new Heard(notes.size(), notes.stream().filter(n -> Math.abs(n.levelDb() - gain) > DB || Math.abs(n.cents()) > CENTS)
                     .map(n -> String.format("%s: %+.1f dB, %+.0f cents", n.words(), n.levelDb() - gain, n.cents())).toList()));
-        } catch (InvalidMidiDataException | MidiUnavailableException e) {
+        } catch (InvalidMidiDataException e) {
             throw new IOException(e.getMessage(), e);
         }
     }
@@ -104,9 +98,11 @@ final class SoundFontCheck {
         }
     }
 
-    private List<Note> play(Method open, Instrument instrument, Patch patch) throws IOException, InvalidMidiDataException, MidiUnavailableException {
+    private List<Note> play(Method open, Instrument instrument, Patch patch) {
         List<Note> notes = new ArrayList<>();
         double[] image = PatchImage.of(patch);
+        Rendering rendering = new Rendering(RATE, recordings);
+        PatchSampler sampler = new PatchSampler(recordings, plan);
         try (Synthesizer synthesizer = MidiSystem.getSynthesizer();
              AudioInputStream stream = (AudioInputStream) open.invoke(synthesizer, new AudioFormat(RATE, 16, 2, true, false),
                      Map.of("reverb", false, "chorus", false, "auto gain control", false, "large mode", true, "load default soundbank", false))) {
@@ -138,8 +134,10 @@ final class SoundFontCheck {
                     notes.add(new Note(patch.name() + ", key " + at.key() + " at " + at.velocity(), level(played, seconds) - level, cents));
                 }
             }
-        } catch (InvocationTargetException | IllegalAccessException e) {
-            throw new IOException("the synthesizer of the JDK cannot be played", e);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InvalidMidiDataException | MidiUnavailableException | InvocationTargetException | IllegalAccessException e) {
+            throw new IllegalStateException("the synthesizer of the JDK cannot be played", e);
         }
         return notes;
     }

@@ -174,6 +174,15 @@ class ReleaseTest {
         assertArrayEquals(stretched, ScalaFormat.offsets(text(files, "tunings/a003-stretched.scl"), "scl", text(files, "tunings/a003-stretched.kbm"), "kbm"), 1e-4);
     }
 
+    /** A file in which a number of four bytes behind the name of a chunk is less than it was. */
+    private static byte[] earlier(byte[] file, String chunk, int offset, int less) {
+        byte[] copy = file.clone();
+        int at = new String(copy, StandardCharsets.ISO_8859_1).lastIndexOf(chunk) + offset;
+        java.nio.ByteBuffer bytes = java.nio.ByteBuffer.wrap(copy).order(java.nio.ByteOrder.LITTLE_ENDIAN);
+        bytes.putInt(at, bytes.getInt(at) - less);
+        return copy;
+    }
+
     private static String text(ReleaseFiles files, String path) {
         return new String(files.read(path), StandardCharsets.UTF_8);
     }
@@ -200,7 +209,8 @@ class ReleaseTest {
         });
         ReleaseCheck.Report report = verified(archive, APPROVED, SAMPLED);
         assertTrue(report.passed(), report.lines().toString());
-        for (String read : List.of("MIDI files of 2 patches", "SFZ files name", "2 presets", "28 of their sampled notes were played", "every name as text")) {
+        for (String read : List.of("MIDI files of 2 patches", "SFZ files name", "2 presets", "28 of their sampled notes were played", "every name as text", "2 patch files keep to patch.schema.json",
+            "loops of samples go round", "loops of SoundFonts go round")) {
             assertTrue(report.lines().stream().anyMatch(l -> l.startsWith("ok") && l.contains(read)), read);
         }
         Map<String, byte[]> files = ZipFormat.read(archive, "kit.zip");
@@ -210,6 +220,17 @@ class ReleaseTest {
                 "samples that are not those of the patch are told");
         without.remove(files.keySet().stream().filter(f -> f.startsWith("samples/a001-low-tide/")).findFirst().orElseThrow());
         assertTrue(verified(ZipFormat.write(without), APPROVED).lines().stream().anyMatch(l -> l.startsWith("FAULT") && l.contains("SFZ")), "a sample that is missing is told");
+
+        Map<String, byte[]> torn = new TreeMap<>(files);
+        String looped = files.keySet().stream().filter(f -> f.endsWith(".wav") && f.startsWith("samples/") && WavFormat.sampler(files.get(f)).loops()).findFirst().orElseThrow();
+        // Eleven frames too early: the sine of a held note does not go on there. Loop ends stand 28 bytes behind the count in "smpl", 32 behind the name of a sample's header.
+        torn.put(looped, earlier(files.get(looped), "smpl", 8 + 48, 11));
+        torn.put("soundfont/a.sf2", earlier(files.get("soundfont/a.sf2"), "shdr", 8 + 32, 11));
+        torn.put(PatchExporter.SCHEMA, "{\"required\": [\"moon\"]}".getBytes(StandardCharsets.UTF_8));
+        List<String> faults = verified(ZipFormat.write(torn), APPROVED, SAMPLED).lines().stream().filter(l -> l.startsWith("FAULT")).toList();
+        for (String fault : List.of("loops of samples", "loops of SoundFonts", "moon")) {
+            assertTrue(faults.stream().anyMatch(l -> l.contains(fault)), fault + ": " + faults);
+        }
 
         String page = new String(files.get(PageExporter.PATH), StandardCharsets.UTF_8);
         assertTrue(page.contains("High, &quot;Tide&quot;") && page.contains("<svg") && !page.contains("http://fonts"), "names are text, portraits are in it");
