@@ -27,6 +27,8 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.CancellationException;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
 import java.util.function.Function;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -68,7 +70,9 @@ class ReleaseWork {
         }
         if (!pieces.hasPart(releaseId, place)) {
             ReleaseStore.Begun begun = store.begun(releaseId);
-            ReleasePatch patch = EarlierRelease.shipped(shipped, measures.measure(shipped.patch(), shipped.soundHash(), begun.rules()));
+            ReleasePatch patch = EarlierRelease.shipped(shipped, null);
+            // The archive wants it of every patch; beside the part it costs no time of its own.
+            CompletableFuture<Measurement> measured = CompletableFuture.supplyAsync(() -> measures.measure(shipped.patch(), shipped.soundHash(), begun.rules()));
             Path made = null;
             try {
                 made = Files.createTempFile("release", ".part");
@@ -78,6 +82,12 @@ class ReleaseWork {
                 try (InputStream in = Files.newInputStream(made)) {
                     pieces.keepPart(releaseId, place, in);
                 }
+                measured.get();
+            } catch (ExecutionException e) {
+                throw e.getCause() instanceof RuntimeException known ? known : new IllegalStateException(e.getCause());
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                throw new CancellationException();
             } catch (IOException e) {
                 throw new UncheckedIOException("the disk took no more: " + e.getMessage(), e);
             } finally {

@@ -281,7 +281,7 @@ class PageModulesTest extends OnTheScreen {
                   for (let first = await next(); !(first.voices > 0);) { first = await next(); }
                   while (localStorage.getItem('comet-buffer') !== 'safe') { underruns += 3; await next(); }
                   let meters = await next();
-                  while (!(meters.voices > 0)) { meters = await next(); }
+                  while (!(meters.voices > 0) || !document.querySelector("#messages [data-key='buffer']")) { meters = await next(); }
                   return [m.latency() > short, meters.voices, document.querySelectorAll("#messages [data-key='buffer']").length, document.getElementById('audio-buffer').value];
                 } finally {
                   own ? Object.defineProperty(AudioContext.prototype, 'playbackStats', own) : delete AudioContext.prototype.playbackStats;

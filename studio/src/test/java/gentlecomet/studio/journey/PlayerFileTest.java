@@ -92,6 +92,8 @@ class PlayerFileTest extends OnTheScreen {
             // By a program change, as a device takes it; one that is not there is told.
             page.js("midi([0xB0, 0, 0]); midi([0xB0, 32, 0]); midi([0xC0, " + (contents.patches().get(4).slot().number() - 1) + "])");
             page.until(d -> "true".equals(page.find("#patch-4").getDomAttribute("aria-selected")));
+            page.js("midi([0xB0, current.macros[0].controller, 127])");
+            page.until(d -> page.text("#macros output").equals("100"));
             page.js("midi([0xB0, 32, 9]); midi([0xC0, 3])");
             page.until(d -> page.text("#said").contains("no program 4 in bank 0/9"));
 

@@ -161,7 +161,7 @@ class TouchJourneyTest extends OnTheScreen {
     }
 
     /** What comes in is shown and heard; an unplugged controller leaves nothing behind. */
-    private static void midi(Browser page) {
+    private void midi(Browser page) {
         page.click("#player-size");
         page.click("#player-hands");
         send(page, 0x90, 62, 90);
@@ -169,6 +169,10 @@ class TouchJourneyTest extends OnTheScreen {
         page.until(d -> "1".equals(page.find("#player").getDomAttribute("data-voices")));
         send(page, 0xE0, 0, 64);
         page.until(d -> page.text("#midi-monitor").startsWith("channel 1  bend 0"));
+        long version = patches.get(id).version();
+        send(page, 0xB0, 102, 127);
+        page.until(d -> page.text("#midi-monitor").startsWith("channel 1  macro 1 127") && page.text("#player-macros output").equals("100.0"));
+        assertEquals(version, patches.get(id).version(), "a controller plays a macro and leaves the patch as it is");
         page.js("import('@js/player/player.js').then(p => p.midiGone())");
         page.until(d -> "0".equals(page.find("#player").getDomAttribute("data-voices")));
         page.click("#hands-close");

@@ -13,10 +13,12 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.DoubleConsumer;
 import java.util.stream.Stream;
 
@@ -95,16 +97,22 @@ public final class ReleaseBuilder {
     public void build(ReleaseContents contents, Parts parts, Path archive, DoubleConsumer progress) {
         inFolder(files -> {
             int patches = contents.patches().size();
+            List<ReleasePatch> lacking = new ArrayList<>();
             for (int place = 0; place < patches; place++) {
                 try (InputStream part = parts.open(place)) {
                     if (part == null) {
-                        part(contents, contents.patches().get(place), files);
+                        lacking.add(contents.patches().get(place));
                     } else {
                         files.unpack(part);
                     }
                 }
-                progress.accept(PARTS_SHARE * (place + 1) / patches);
+                progress.accept(PARTS_SHARE * (place + 1 - lacking.size()) / patches);
             }
+            AtomicInteger made = new AtomicInteger(patches - lacking.size());
+            lacking.parallelStream().forEach(p -> {
+                part(contents, p, files);
+                progress.accept(PARTS_SHARE * made.incrementAndGet() / patches);
+            });
             List<Exporter> exporters = EXPORTERS.stream().filter(e -> !e.optional() || contents.formats().contains(e.id())).toList();
             double whole = exporters.stream().filter(e -> !(e instanceof PartExporter)).mapToDouble(e -> e.seconds(patches, contents.plan())).sum();
             double before = 0;

@@ -17,16 +17,18 @@ import java.security.MessageDigest;
 import java.util.HexFormat;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.concurrent.ConcurrentSkipListMap;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.zip.CRC32;
 import java.util.zip.CheckedInputStream;
 
-/** The files of a release while it is being built, on disk, and what the manifest says of demos. Memory holds their paths and sums alone. */
+/** The files of a release while it is being built, on disk, and what the manifest says of demos. Memory holds their paths and sums alone. Several threads may write. */
 public final class ReleaseFiles {
 
     private final Path folder;
-    private final Map<String, Entry> entries = new TreeMap<>();
-    private final Map<String, String> samples = new TreeMap<>();
-    private int made;
+    private final Map<String, Entry> entries = new ConcurrentSkipListMap<>();
+    private final Map<String, String> samples = new ConcurrentSkipListMap<>();
+    private final AtomicInteger made = new AtomicInteger();
 
     /** @param number of its file on disk, so that no name has to fit a file system @param shown whether it goes into the archive */
     private record Entry(int number, long size, long crc, String hash, boolean shown) {
@@ -61,7 +63,7 @@ public final class ReleaseFiles {
         }
         CRC32 crc = new CRC32();
         crc.update(content);
-        Entry entry = new Entry(made++, content.length, crc.getValue(), Hashes.of(content), shown);
+        Entry entry = new Entry(made.getAndIncrement(), content.length, crc.getValue(), Hashes.of(content), shown);
         try {
             Files.write(file(entry), content);
         } catch (IOException e) {
@@ -83,7 +85,7 @@ public final class ReleaseFiles {
             for (int n = in.read(buffer); n >= 0; n = in.read(buffer)) {
                 size += n;
             }
-            Entry entry = new Entry(made++, size, crc.getValue(), HexFormat.of().formatHex(digest.digest()), true);
+            Entry entry = new Entry(made.getAndIncrement(), size, crc.getValue(), HexFormat.of().formatHex(digest.digest()), true);
             Files.move(written, file(entry));
             entries.put(path, entry);
         } catch (IOException e) {
