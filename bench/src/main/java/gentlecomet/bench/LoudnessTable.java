@@ -6,7 +6,6 @@ import gentlecomet.craft.format.CollectionFormat;
 import gentlecomet.craft.level.Levelling;
 import gentlecomet.craft.measure.Measurement;
 import gentlecomet.craft.measure.Measuring;
-import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.performance.Phrase;
@@ -34,7 +33,7 @@ public final class LoudnessTable {
             for (CollectionFile.Slot slot : bank.slots()) {
                 Patch patch = slot.patch();
                 String category = patch.naming().category();
-                Phrase phrase = Phrases.get(rules.phraseOf(category));
+                Phrase phrase = rules.phraseFor(category);
                 Measurement before = measuring.measure(patch, phrase);
                 Measurement after = measuring.measure(Levelling.apply(patch, Levelling.propose(patch, before, rules)), phrase);
                 System.out.printf(Locale.ROOT, "| %s | %s | %+.2f | %+.2f | %+.2f |%n", patch.name(), rules.measureOf(category).name().toLowerCase(Locale.ROOT),

@@ -3,7 +3,6 @@ package gentlecomet.bench;
 import gentlecomet.craft.format.CollectionFile;
 import gentlecomet.craft.format.CollectionFormat;
 import gentlecomet.craft.measure.Measuring;
-import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.sound.patch.Patch;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -54,7 +53,7 @@ public class MeasuringABank {
         double sum = 0;
         List<Patch> patches = demo.banks().get(0).slots().stream().map(CollectionFile.Slot::patch).toList();
         for (Patch patch : patches) {
-            sum += measuring.measure(patch, Phrases.get(demo.rules().phraseOf(patch.naming().category()))).integratedLufs();
+            sum += measuring.measure(patch, demo.rules().phraseFor(patch.naming().category())).integratedLufs();
         }
         return sum;
     }

@@ -6,7 +6,6 @@ import gentlecomet.craft.check.SoundcheckRules;
 import gentlecomet.craft.format.AssetFiles;
 import gentlecomet.craft.format.CollectionFile;
 import gentlecomet.craft.format.CollectionFormat;
-import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.probe.Probes;
 import gentlecomet.craft.probe.Probing;
 import gentlecomet.craft.rules.Conventions;
@@ -101,7 +100,7 @@ public final class FaultFinding {
     }
 
     private static boolean found(Patch patch, Base base, String rule) {
-        return rules(patch, new Probing(base.recordings()).probe(patch, Phrases.get(base.house().phraseOf(patch.naming().category()))), base.house()).contains(rule);
+        return rules(patch, new Probing(base.recordings()).probe(patch, base.house().phraseFor(patch.naming().category())), base.house()).contains(rule);
     }
 
     private static Set<String> rules(Patch patch, Probes probes, HouseRules house) {
@@ -127,7 +126,7 @@ public final class FaultFinding {
                     Patch patch = slot.patch();
                     if (!patch.naming().tags().contains("faulty")) {
                         futures.add(threads.submit(() -> {
-                            Probes probes = new Probing(recordings).probe(patch, Phrases.get(house.phraseOf(patch.naming().category())));
+                            Probes probes = new Probing(recordings).probe(patch, house.phraseFor(patch.naming().category()));
                             return new Base(patch, probes, house, recordings, rules(patch, probes, house));
                         }));
                     }

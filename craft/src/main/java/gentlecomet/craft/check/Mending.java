@@ -1,7 +1,6 @@
 package gentlecomet.craft.check;
 
 import gentlecomet.craft.level.Levelling;
-import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.probe.Probes;
 import gentlecomet.craft.probe.Probing;
 import gentlecomet.craft.rules.HouseRules;
@@ -59,12 +58,12 @@ public final class Mending {
                 continue;
             }
             Patch tried = mended.get();
-            Phrase phrase = Phrases.get(house.phraseOf(tried.naming().category()));
+            Phrase phrase = house.phraseFor(tried.naming().category());
             Probes now = probing.probe(tried, phrase);
             List<Finding> left = Soundcheck.judge(tried, now, house);
             if (came(left, known).contains("level.loudness levelTrim") || came(left, known).contains("level.ceiling levelTrim")) {
                 tried = Levelling.apply(tried, Levelling.propose(tried, now.measurement(), house));
-                now = probing.probe(tried, Phrases.get(house.phraseOf(tried.naming().category())));
+                now = probing.probe(tried, house.phraseFor(tried.naming().category()));
                 left = Soundcheck.judge(tried, now, house);
             }
             Set<String> came = came(left, known);

@@ -153,7 +153,7 @@ public final class CometCommand {
         ThreadLocal<Soundcheck> soundcheck = ThreadLocal.withInitial(() -> new Soundcheck(collection.rules(), recordings));
         List<Checked> results = collection.banks().stream().flatMap(bank -> bank.slots().parallelStream().map(slot -> {
             Patch patch = slot.patch();
-            Phrase phrase = Phrases.get(collection.rules().phraseOf(patch.naming().category()));
+            Phrase phrase = collection.rules().phraseFor(patch.naming().category());
             return new Checked(bank.name(), slot.number(), patch.name(), soundcheck.get().check(patch, phrase, CollectionFolder.otherNames(collection, slot)));
         })).toList();
         if (junit != null) {

@@ -6,7 +6,6 @@ import gentlecomet.craft.format.AssetFiles;
 import gentlecomet.craft.format.CollectionFile;
 import gentlecomet.craft.measure.Measurement;
 import gentlecomet.craft.measure.Measuring;
-import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.release.Changes;
 import gentlecomet.craft.release.build.Exporter;
 import gentlecomet.craft.release.Gate;
@@ -132,7 +131,7 @@ final class ReleaseCommand implements Callable<Integer> {
     }
 
     private static Phrase phrase(HouseRules rules, Patch patch) {
-        return Phrases.get(rules.phraseOf(patch.naming().category()));
+        return rules.phraseFor(patch.naming().category());
     }
 
     private static boolean levelled(Measurement measurement, String category, HouseRules rules) {

@@ -2,7 +2,6 @@ package gentlecomet.craft.level;
 
 import gentlecomet.craft.format.StartPatches;
 import gentlecomet.craft.measure.Measuring;
-import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
@@ -35,6 +34,6 @@ public final class HouseStart {
         if (bend > 0) {
             patch = patch.withValue(Parameters.at(PatchParameters.BEND_UP), bend).withValue(Parameters.at(PatchParameters.BEND_DOWN), bend);
         }
-        return Levelling.apply(patch, Levelling.propose(patch, new Measuring().measure(patch, Phrases.get(rules.phraseOf(category))), rules));
+        return Levelling.apply(patch, Levelling.propose(patch, new Measuring().measure(patch, rules.phraseFor(category)), rules));
     }
 }

@@ -1,5 +1,6 @@
 package gentlecomet.craft.rules;
 
+import gentlecomet.craft.phrase.OwnPhrase;
 import java.util.Collections;
 import java.util.List;
 
@@ -16,9 +17,10 @@ import java.util.List;
  * @param touchMoves    whether aftertouch or the wheel has to be heard
  * @param checks        what is set otherwise in the soundcheck
  * @param gate          what blocks a release; the rest only warns
+ * @param phrases       the house's own, beside those of the program
  */
 public record Conventions(NameParts parts, WordRules words, List<TagGroup> tagGroups, boolean listedOnly, List<MacroPurpose> purposes, double bendRange,
-        boolean velocityMoves, boolean touchMoves, CheckSettings checks, List<GateStep> gate) {
+        boolean velocityMoves, boolean touchMoves, CheckSettings checks, List<GateStep> gate, List<OwnPhrase> phrases) {
 
     /** What a new collection begins with. */
     public static final Conventions USUAL = new Conventions(new NameParts(2, 4, NameParts.Capitals.EVERY_WORD, true, ""), WordRules.NONE, List.of(), false, List.of(), 0, true, true);
@@ -31,15 +33,20 @@ public record Conventions(NameParts parts, WordRules words, List<TagGroup> tagGr
         purposes = purposes == null ? List.of() : asked(purposes);
         checks = checks == null ? CheckSettings.USUAL : checks;
         gate = gate == null ? GateStep.usual() : gate.stream().distinct().sorted().toList();
+        phrases = phrases == null ? List.of() : List.copyOf(phrases);
     }
 
-    /** With the soundcheck and the gate as the program has them. */
+    /** With the soundcheck, the gate and the phrases as the program has them. */
     public Conventions(NameParts parts, WordRules words, List<TagGroup> tagGroups, boolean listedOnly, List<MacroPurpose> purposes, double bendRange, boolean velocityMoves, boolean touchMoves) {
-        this(parts, words, tagGroups, listedOnly, purposes, bendRange, velocityMoves, touchMoves, CheckSettings.USUAL, null);
+        this(parts, words, tagGroups, listedOnly, purposes, bendRange, velocityMoves, touchMoves, CheckSettings.USUAL, null, List.of());
+    }
+
+    public Conventions withPhrases(List<OwnPhrase> others) {
+        return new Conventions(parts, words, tagGroups, listedOnly, purposes, bendRange, velocityMoves, touchMoves, checks, gate, others);
     }
 
     public Conventions withChecks(CheckSettings others) {
-        return new Conventions(parts, words, tagGroups, listedOnly, purposes, bendRange, velocityMoves, touchMoves, others, gate);
+        return new Conventions(parts, words, tagGroups, listedOnly, purposes, bendRange, velocityMoves, touchMoves, others, gate, phrases);
     }
 
     /** Without those at the end that ask nothing. */
@@ -58,6 +65,6 @@ public record Conventions(NameParts parts, WordRules words, List<TagGroup> tagGr
 
     /** What of them the sound is held against; the rest is as in {@link #OLDER}. */
     Conventions ofSound() {
-        return new Conventions(null, WordRules.NONE, Collections.emptyList(), false, purposes, bendRange, velocityMoves, touchMoves, checks, null);
+        return new Conventions(null, WordRules.NONE, Collections.emptyList(), false, purposes, bendRange, velocityMoves, touchMoves, checks, null, phrases);
     }
 }

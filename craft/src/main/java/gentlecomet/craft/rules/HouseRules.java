@@ -1,7 +1,12 @@
 package gentlecomet.craft.rules;
 
+import gentlecomet.craft.phrase.OwnPhrase;
+import gentlecomet.craft.phrase.Phrases;
+import gentlecomet.sound.performance.Phrase;
 import java.util.List;
+import java.util.NoSuchElementException;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * The conventions of a collection that every patch is held against.
@@ -103,6 +108,29 @@ public record HouseRules(String namePattern, String namePatternHint, int nameMax
     /** The phrase by which patches of a category are heard and measured; a plain one where there is no such category. */
     public String phraseOf(String category) {
         return category(category).map(Category::phrase).orElse("line");
+    }
+
+    /** {@link #phraseOf} as it is played. */
+    public Phrase phraseFor(String category) {
+        return phrase(phraseOf(category));
+    }
+
+    /** A phrase of the house or of the program. @throws NoSuchElementException when neither has it */
+    public Phrase phrase(String id) {
+        return own(id).orElseGet(() -> Phrases.get(id));
+    }
+
+    public boolean knowsPhrase(String id) {
+        return Phrases.known(id) || own(id).isPresent();
+    }
+
+    /** Those of the house, then those of the program. */
+    public List<Phrase> phrases() {
+        return Stream.concat(conventions.phrases().stream().map(OwnPhrase::phrase), Phrases.all().stream()).toList();
+    }
+
+    private Optional<Phrase> own(String id) {
+        return conventions.phrases().stream().filter(p -> p.id().equals(id)).findFirst().map(OwnPhrase::phrase);
     }
 
     public LevelMeasure measureOf(String category) {

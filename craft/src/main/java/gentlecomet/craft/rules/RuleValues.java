@@ -1,9 +1,10 @@
 package gentlecomet.craft.rules;
 
-import gentlecomet.craft.phrase.Phrases;
+import gentlecomet.craft.phrase.OwnPhrase;
 import gentlecomet.sound.patch.Naming;
 import java.util.Collection;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
@@ -14,6 +15,7 @@ public final class RuleValues {
 
     private static final int MOST_CATEGORIES = 64;
     private static final int MACROS = 8;
+    private static final int MOST_PHRASES = 24;
     private static final int MOST_WORDS = 2000;
     private static final int MOST_GROUPS = 20;
     private static final int MOST_TAGS = 200;
@@ -44,7 +46,7 @@ public final class RuleValues {
                 ? fault("macroName", "There are eight macro names of at most 40 characters.")
                 : rules.macroDefaults().size() > MACROS || rules.macroDefaults().stream().anyMatch(d -> d != HouseRules.ANYWHERE && outside(d, 0, 100))
                 ? fault("macroDefault", "A macro stands from 0 to 100 %, or anywhere when the field is empty.")
-                : conventions(rules.conventions()).or(() -> categories(rules));
+                : conventions(rules.conventions()).or(() -> phrases(rules.conventions().phrases())).or(() -> categories(rules));
     }
 
     private static Optional<Refusal> conventions(Conventions c) {
@@ -78,6 +80,11 @@ public final class RuleValues {
                 : outside(c.bendRange(), 0, 48) ? fault("bendRange", "The bend range is from 0 (any) to 48 semitones.") : Optional.empty();
     }
 
+    private static Optional<Refusal> phrases(List<OwnPhrase> phrases) {
+        return phrases.size() > MOST_PHRASES ? fault("phraseName", "There are at most " + MOST_PHRASES + " phrases of your own.")
+                : phrases.stream().map(OwnPhrase::fault).filter(f -> !f.isEmpty()).findFirst().flatMap(f -> fault("phraseName", f));
+    }
+
     private static boolean unfit(String word) {
         return word.isBlank() || word.length() > NameRules.STORED_LENGTH;
     }
@@ -87,8 +94,6 @@ public final class RuleValues {
             return fault("categories", "There are at most " + MOST_CATEGORIES + " categories.");
         }
         Set<String> ids = new HashSet<>();
-        Set<String> phrases = new HashSet<>();
-        Phrases.all().forEach(p -> phrases.add(p.id()));
         for (Category c : rules.categories()) {
             if (!c.id().matches("[a-z][a-zA-Z0-9-]{0,29}") || !ids.add(c.id())) {
                 return fault("categories", "A category's id has up to 30 small letters and digits, each once; found \"" + c.id() + "\".");
@@ -96,7 +101,7 @@ public final class RuleValues {
             if (c.name().isBlank() || c.name().length() > 40) {
                 return fault("categories", "A category has a name of up to 40 characters; found \"" + c.name() + "\".");
             }
-            if (!phrases.contains(c.phrase())) {
+            if (!rules.knowsPhrase(c.phrase())) {
                 return fault("categories", "There is no phrase \"" + c.phrase() + "\" for " + c.name() + ".");
             }
             if (c.mark().length() > 2 || outside(c.offsetLu(), -20, 20)) {

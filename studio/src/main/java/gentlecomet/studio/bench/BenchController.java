@@ -5,7 +5,6 @@ import gentlecomet.craft.check.LooseEnds;
 import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.craft.level.GainMatch;
-import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameter;
@@ -157,7 +156,8 @@ class BenchController {
             throw new RefusedException("There is no such effect.");
         }
         try {
-            GainMatch.Result found = new GainMatch(assets).match(row.patch(), Phrases.get(Phrases.known(phrase) ? phrase : collections.of(row).rules().phraseOf(row.category())), layer, slot);
+            HouseRules rules = collections.of(row).rules();
+            GainMatch.Result found = new GainMatch(assets).match(row.patch(), rules.phrase(rules.knowsPhrase(phrase) ? phrase : rules.phraseOf(row.category())), layer, slot);
             model.addAttribute("said", found.words());
             return bench.part(patches.edit(id, version, "", found.edit()), model);
         } catch (IllegalArgumentException e) {

@@ -1,6 +1,5 @@
 package gentlecomet.studio.bench;
 
-import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.quick.QuickLine;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.patch.Patch;
@@ -64,6 +63,6 @@ class TryOutController {
     }
 
     private Playable playable(PatchRow row, Patch patch) {
-        return Playable.of(row.id(), patch, Phrases.get(collections.of(row).rules().phraseOf(row.category())), 0);
+        return Playable.of(row.id(), patch, collections.of(row).rules().phraseFor(row.category()), 0);
     }
 }

@@ -2,7 +2,6 @@ package gentlecomet.studio.bench;
 
 import gentlecomet.craft.measure.HeardDifference;
 import gentlecomet.craft.measure.Measurement;
-import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.bench.version.Versions;
@@ -54,7 +53,7 @@ class VersionController {
         Patch patch = version.patch();
         Measurement m = measures.of(patch, rules).orElse(null);
         Double matched = ends == null || m != null ? matched(m, patch, rules) : matched(ends, rules);
-        return new HeardVersion(reference, version.words(), Playable.of(id, patch, Phrases.get(rules.phraseOf(patch.naming().category())),
+        return new HeardVersion(reference, version.words(), Playable.of(id, patch, rules.phraseFor(patch.naming().category()),
                 matched == null ? 0 : matched), matched, m == null ? null : measures.of(patches.get(id).patch(), rules).map(now -> HeardDifference.words(m, now)).orElse(null),
                 ends == null ? List.of() : ends.morph().jumps());
     }

@@ -3,7 +3,6 @@ package gentlecomet.studio.listening;
 import gentlecomet.craft.backing.Backings;
 import gentlecomet.craft.listen.Question;
 import gentlecomet.craft.listen.RoundOrder;
-import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.studio.collection.BankRow;
 import gentlecomet.studio.collection.CollectionRow;
 import gentlecomet.studio.collection.Collections;
@@ -84,7 +83,7 @@ class ListeningController {
         model.addAttribute("rounds", all.stream().map(r -> new RoundEntry(r, progress(r, names))).toList());
         model.addAttribute("questions", Question.values());
         model.addAttribute("orders", RoundOrder.values());
-        model.addAttribute("phrases", Phrases.all());
+        model.addAttribute("phrases", collection.rules().phrases());
         model.addAttribute("backings", Backings.all());
         model.addAttribute("ready", String.join("\n", answers.ready(collection.id())));
         model.addAttribute("suggested", "Round " + (all.size() + 1));

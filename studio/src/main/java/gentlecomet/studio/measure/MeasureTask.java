@@ -5,6 +5,7 @@ import gentlecomet.craft.measure.Measurement;
 import gentlecomet.craft.measure.Measuring;
 import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.performance.Phrase;
 import gentlecomet.studio.asset.Assets;
 import gentlecomet.studio.work.BackgroundTask;
 import java.util.List;
@@ -24,8 +25,8 @@ class MeasureTask implements BackgroundTask<MeasureTask.Data> {
         this.assets = assets;
     }
 
-    /** A sound and the phrase it is measured by. @param patch as JSON */
-    record Data(String soundHash, String phrase, String patch) {
+    /** A sound and the phrase it is measured by. @param patch as JSON @param own the phrase where it is one of the house, else null */
+    record Data(String soundHash, String phrase, String patch, Phrase own) {
         String id() {
             return MeasureTask.id(soundHash, phrase);
         }
@@ -56,7 +57,7 @@ class MeasureTask implements BackgroundTask<MeasureTask.Data> {
         return store.find(data.soundHash(), data.phrase()).orElseGet(() -> {
             Patch patch = PatchFormat.read(data.patch(), "work");
             Measuring measuring = new Measuring(assets);
-            Measurement made = measuring.measure(patch, Phrases.get(data.phrase()));
+            Measurement made = measuring.measure(patch, data.own() == null ? Phrases.get(data.phrase()) : data.own());
             if (fingerprints.find(List.of(data.soundHash())).isEmpty()) {
                 fingerprints.save(data.soundHash(), measuring.fingerprint(patch));
             }

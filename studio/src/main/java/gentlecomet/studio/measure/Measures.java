@@ -3,6 +3,7 @@ package gentlecomet.studio.measure;
 import gentlecomet.craft.format.Hashes;
 import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.craft.measure.Measurement;
+import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.craft.rules.LevelMeasure;
 import gentlecomet.sound.patch.Patch;
@@ -116,7 +117,8 @@ public class Measures {
     }
 
     private static MeasureTask.Data data(Patch patch, String soundHash, HouseRules rules) {
-        return new MeasureTask.Data(soundHash.strip(), rules.phraseOf(patch.naming().category()), PatchFormat.write(patch));
+        String phrase = rules.phraseOf(patch.naming().category());
+        return new MeasureTask.Data(soundHash.strip(), phrase, PatchFormat.write(patch), Phrases.known(phrase) ? null : rules.phrase(phrase));
     }
 
     /** Measures a state now, unless it has been measured. */

@@ -1,7 +1,6 @@
 package gentlecomet.studio.player;
 
 import gentlecomet.craft.phrase.Clip;
-import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.studio.collection.Collections;
 import gentlecomet.studio.page.RefusedException;
 import gentlecomet.studio.patch.PatchRow;
@@ -22,7 +21,7 @@ public class PatchClips {
     /** @param notes in the notation of {@link Clip} @throws RefusedException with the word that has no meaning, or where it is too long */
     public Clip read(PatchRow row, String notes) {
         try {
-            Clip clip = Clip.parse(notes, Phrases.get(collections.of(row).rules().phraseOf(row.category())).as(row.patch()));
+            Clip clip = Clip.parse(notes, collections.of(row).rules().phraseFor(row.category()).as(row.patch()));
             if (clip.phrase().seconds() <= LONGEST_SECONDS) {
                 return clip;
             }

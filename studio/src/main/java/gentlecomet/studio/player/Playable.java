@@ -2,7 +2,6 @@ package gentlecomet.studio.player;
 
 import gentlecomet.craft.format.Json;
 import gentlecomet.craft.measure.Measurement;
-import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameter;
@@ -61,7 +60,7 @@ public record Playable(long id, String name, Map<String, Double> values, double[
     public static Playable of(PatchRow row, HouseRules rules, Measurement measurement) {
         double matched = measurement == null || measurement.silent() ? 0
                 : rules.targetOf(row.category()) - rules.measureOf(row.category()).of(measurement);
-        return of(row.id(), row.patch(), Phrases.get(rules.phraseOf(row.category())),
+        return of(row.id(), row.patch(), rules.phraseFor(row.category()),
                 Math.max(-MOST_MATCHING_DB, Math.min(MOST_MATCHING_DB, matched)));
     }
 

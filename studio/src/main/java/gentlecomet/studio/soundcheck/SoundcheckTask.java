@@ -4,7 +4,6 @@ import gentlecomet.craft.check.Finding;
 import gentlecomet.craft.check.Soundcheck;
 import gentlecomet.craft.format.Json;
 import gentlecomet.craft.format.PatchFormat;
-import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.probe.Probes;
 import gentlecomet.craft.probe.Probing;
 import gentlecomet.craft.rules.HouseRules;
@@ -65,7 +64,7 @@ class SoundcheckTask implements BackgroundTask<SoundcheckTask.Data> {
     Probes probe(Patch patch, String soundHash, HouseRules rules) {
         String phrase = rules.phraseOf(patch.naming().category());
         return store.probes(soundHash, phrase).orElseGet(() -> {
-            Probes made = new Probing(assets).probe(patch, Phrases.get(phrase), measures.measure(patch, soundHash, rules));
+            Probes made = new Probing(assets).probe(patch, rules.phrase(phrase), measures.measure(patch, soundHash, rules));
             store.saveProbes(soundHash, phrase, made);
             return made;
         });

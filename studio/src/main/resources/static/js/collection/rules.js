@@ -1,5 +1,6 @@
 // The rules page: rows are added, ordered and removed; what the form would break is shown while it is changed.
 import {ask} from '../page/requests.js';
+import {wireOwnPhrases} from './own-phrases.js';
 
 const PAUSE_MS = 300;
 
@@ -15,6 +16,7 @@ export function wireRules(root) {
   showNames(form);
   form.addEventListener('input', () => { showNames(form); look(form); });
   form.addEventListener('click', e => clicked(e, form));
+  wireOwnPhrases(form, () => look(form));
   form.addEventListener('change', e => {
     if (e.target.matches('[data-remove]')) {
       e.target.closest('tr').classList.toggle('going', e.target.value !== '-');

@@ -13,6 +13,8 @@ const BACKING_DB = -8;
 
 let offer = null;
 let imported = null;
+/** Phrases of the house whose pages are shown. */
+let house = [];
 let repeats = false;
 
 const id = name => document.getElementById(name);
@@ -44,12 +46,41 @@ export async function setUpAudition(tempo) {
     box.append(...options);
     return box;
   };
-  id('player-choice').append(group('Phrases', offer.phrases.map((p, i) => option(`phrase${i}`, p.name))),
+  const houses = group('Phrases of the house', []);
+  houses.hidden = true;
+  id('player-choice').append(houses, group('Phrases', offer.phrases.map((p, i) => option(`phrase${i}`, p.name))),
     group('Trials', TRIALS.map((t, i) => option(`trial${i}`, t.name))), group('Your own', [option('midi', 'a MIDI file …')]));
+  for (const event of ['pointerenter', 'focus']) {
+    id('player-choice').addEventListener(event, () => offerHouse(houses, option));
+  }
   const company = group('Another patch', []);
   id('player-backing').append(group('Drums and bass', offer.backings.map((b, i) => option(String(i), `backing: ${b.name.toLowerCase()}`))), company);
   for (const event of ['pointerenter', 'focus']) {
     id('player-backing').addEventListener(event, () => offerCompany(id('player-backing'), company));
+  }
+}
+
+/** The phrases of the collection that is shown; one that has been chosen stays until another is. */
+async function offerHouse(group, option) {
+  const {collection} = document.getElementById('page').dataset;
+  const chosen = chosenPhrase();
+  try {
+    house = await (await ask(`/collections/${collection}/phrases`)).json();
+  } catch {
+    return;
+  }
+  if (id('player-choice').value.startsWith('house') && !house.some(p => p.id === chosen.id)) {
+    house.push(chosen);
+  }
+  const before = id('player-choice').value.startsWith('house') ? house.findIndex(p => p.id === chosen.id) : -1;
+  const names = house.map(p => p.name).join('\n');
+  if (names !== group.dataset.names) {
+    group.dataset.names = names;
+    group.replaceChildren(...house.map((p, i) => option(`house${i}`, p.name)));
+    group.hidden = house.length === 0;
+    if (before >= 0) {
+      id('player-choice').value = `house${before}`;
+    }
   }
 }
 
@@ -75,6 +106,9 @@ export function chosenPhrase() {
   const choice = id('player-choice').value;
   if (choice.startsWith('phrase')) {
     return offer.phrases[Number(choice.slice(6))];
+  }
+  if (choice.startsWith('house')) {
+    return house[Number(choice.slice(5))];
   }
   return choice.startsWith('trial') ? TRIALS[Number(choice.slice(5))] : choice === 'midi' ? imported : null;
 }

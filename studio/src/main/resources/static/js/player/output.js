@@ -14,10 +14,10 @@ let starting = null;
 export const path = new ListeningPath();
 /** What holds until it is said otherwise, by what it does: a new output is told it again. */
 const standing = new Map();
-const listeners = {moved: [], patch: [], meters: [], phrase: [], parameter: [], started: [], ears: [], played: [], midi: [], timed: [], rested: [], gone: [], switched: [], changing: [], fresh: [], ended: []};
+const listeners = {moved: [], patch: [], meters: [], phrase: [], parameter: [], started: [], ears: [], played: [], lifted: [], midi: [], timed: [], rested: [], gone: [], switched: [], changing: [], fresh: [], ended: []};
 
 /**
- * Calls back on "moved" (a hand of this page or of a MIDI input), "patch", "meters", "phrase", "parameter", "started", "ears", "played" (a key went down),
+ * Calls back on "moved" (a hand of this page or of a MIDI input), "patch", "meters", "phrase", "parameter", "started", "ears", "played" (a key went down), "lifted" (it went up),
  * "midi" (a message came in), "rested" (a phrase has let go of the wheels), "timed" (seconds from a key to its first sample), "switched" (to or from the
  * rival, with the seconds it took), "ended" (a phrase came to its end), "changing" (the output is about to be exchanged) or "fresh" (an output has begun that knows nothing yet).
  */

@@ -201,6 +201,7 @@ export function noteOn(key, velocity) {
 
 export function noteOff(key) {
   held.delete(key);
+  tell('lifted', {key});
   send({do: 'off', key, velocity: releaseVelocity});
 }
 
@@ -238,10 +239,12 @@ export function midi(status, first, second) {
   wake().then(() => send({do: 'midi', status, first, second}));
   if ((status & 0xF0) === 0x90 && second > 0) {
     tell('played', {key: first, velocity: second});
+  } else if ((status & 0xE0) === 0x80) {
+    tell('lifted', {key: first});
   }
   const moved = movedBy(status & 0xF0, first, second);
   if (moved) {
-    tell('moved', moved);
+    tell('moved', {...moved, midi: true});
   }
   tell('midi', {status, first, second});
 }

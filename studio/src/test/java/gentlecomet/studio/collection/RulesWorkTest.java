@@ -1,17 +1,25 @@
 package gentlecomet.studio.collection;
 
+import static gentlecomet.studio.Token.token;
+import static org.awaitility.Awaitility.await;
 import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.hasSize;
 import static org.hamcrest.Matchers.not;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.header;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import com.fasterxml.jackson.databind.ObjectMapper;
 import gentlecomet.craft.edit.PatchEdit;
+import gentlecomet.craft.format.Json;
+import gentlecomet.craft.phrase.OwnPhrase;
 import gentlecomet.craft.rules.Category;
 import gentlecomet.craft.rules.CheckSettings;
 import gentlecomet.craft.rules.Expectations;
@@ -22,11 +30,22 @@ import gentlecomet.craft.rules.NameParts;
 import gentlecomet.craft.rules.TagGroup;
 import gentlecomet.studio.StudioTest;
 import gentlecomet.studio.WebWork;
+import gentlecomet.studio.measure.MeasureFixture;
+import java.io.ByteArrayOutputStream;
+import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import javax.sound.midi.MidiEvent;
+import javax.sound.midi.MidiSystem;
+import javax.sound.midi.Sequence;
+import javax.sound.midi.ShortMessage;
+import javax.sound.midi.Track;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.ResultActions;
 import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
@@ -34,6 +53,9 @@ import org.springframework.util.MultiValueMap;
 /** House rules from the screen: what a change breaks is told before, and it is taken back. */
 @StudioTest
 class RulesWorkTest extends WebWork {
+
+    @Autowired
+    private JdbcClient jdbc;
 
     @BeforeEach
     void onePatch() {
@@ -133,6 +155,50 @@ class RulesWorkTest extends WebWork {
         send("", form).andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("is not a key")));
         form.set("expectHigh", "C1");
         send("", form).andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("keys go up")));
+    }
+
+    private String made(ResultActions answer) throws Exception {
+        return new ObjectMapper().readTree(answer.andExpect(status().isOk()).andReturn().getResponse().getContentAsString()).get("content").asText();
+    }
+
+    /** Typed, played and read from a file; chosen for a category its patches are measured by it, and the rules go back in one step. */
+    @Test
+    void aPhraseOfTheHouseIsWhatACategoryIsHeardBy() throws Exception {
+        String typed = made(send(post("/phrases/typed").param("name", "Rising call").param("tempo", "90").param("notes", "D4:80:1 -:.5 A4:110:2.5")));
+        String played = made(send(post("/phrases/played").param("played", "{\"name\": \"By hand\", \"tempo\": 100, \"beats\": 2, \"notes\": [{\"key\": 60, \"velocity\": 90, \"start\": 0, \"length\": 1.5, \"release\": 64}], \"moves\": []}")));
+        Sequence sequence = new Sequence(Sequence.PPQ, 480);
+        Track track = sequence.createTrack();
+        track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, 0, 64, 100), 0));
+        track.add(new MidiEvent(new ShortMessage(ShortMessage.CONTROL_CHANGE, 0, 1, 90), 240));
+        track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_OFF, 0, 64, 64), 960));
+        ByteArrayOutputStream midi = new ByteArrayOutputStream();
+        MidiSystem.write(sequence, 0, midi);
+        String read = made(web.perform(multipart("/phrases/file").file(new MockMultipartFile("file", "Low tide.mid", "audio/midi", midi.toByteArray())).param("name", "").with(token())));
+        assertTrue(read.contains("\"Low tide\"") && read.contains("\"status\":176"), read);
+
+        MultiValueMap<String, String> form = form();
+        OwnPhrase call = Json.read(typed, OwnPhrase.class);
+        form.add("phrasesAsked", "on");
+        for (String content : List.of(typed, played, read)) {
+            form.add("phraseContent", content);
+            form.add("phraseName", Json.read(content, OwnPhrase.class).name());
+        }
+        form.get("categoryPhrase").set(form.get("categoryId").indexOf("bell"), call.id());
+        send("", form).andExpect(status().isOk()).andExpect(content().string(containsString("Rising call")));
+        assertEquals(List.of("Rising call", "By hand", "Low tide"), rules().conventions().phrases().stream().map(OwnPhrase::name).toList());
+        assertEquals(call.notes(), rules().phraseFor("bell").notes());
+        send(post("/banks/{id}/measure", bank)).andExpect(status().isNoContent());
+        await().atMost(Duration.ofSeconds(30)).until(() -> MeasureFixture.find(jdbc, patches.get(id).soundHash(), call.id()).isPresent());
+        web.perform(get("/patches/{id}/playable", id)).andExpect(jsonPath("$.phrase.name").value("Rising call"));
+        web.perform(get("/collections/{id}/phrases", collection)).andExpect(jsonPath("$", hasSize(3)));
+
+        form.set("phraseContent", "{\"name\": \"x\", \"tempo\": 9e9, \"beats\": 2}");
+        send("", form).andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("The tempo of Rising call is from 20")));
+        assertEquals(3, rules().conventions().phrases().size(), "nothing is half changed");
+        send(post("/phrases/typed").param("name", "x").param("tempo", "90").param("notes", "H4:1:1")).andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("H4")));
+        send(post("/collections/{id}/rules/undo", collection)).andExpect(status().isOk());
+        assertEquals(List.of(), rules().conventions().phrases());
+        assertEquals("wide-steps", rules().phraseOf("bell"));
     }
 
     /** What blocks a release is the house's to say, and one step takes it back. */

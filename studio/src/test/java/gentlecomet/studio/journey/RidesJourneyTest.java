@@ -15,6 +15,48 @@ import org.openqa.selenium.support.ui.Select;
 /** Hands that ride a patch under its phrase: drawn, typed, recorded, heard, taken back; and another patch as company. */
 class RidesJourneyTest extends OnTheScreen {
 
+    /** A phrase is played on the computer's keys, chosen for a category, and is what Play plays of its patches. */
+    @Test
+    void aPhraseIsPlayedAndBecomesThatOfACategory() {
+        long collection = collections.create("Played phrases");
+        long id = banks.newPatch(collections.banks(collection).get(0).id(), 1);
+        patches.edit(id, 0, "", new gentlecomet.craft.edit.PatchEdit.Categorise("bell"));
+        try (Browser page = new Browser(port, folder.resolve("recorder"), folder)) {
+            page.open("/collections/" + collection + "/rules");
+            page.fill("[data-phrase-name]", "By hand");
+            page.click("[data-phrase-record]");
+            page.keys("`");
+            hold(page, "KeyA");
+            hold(page, "KeyD");
+            page.click("[data-phrase-record]");
+            page.until(d -> page.text("[data-phrase-rows]").contains("104"));
+            new Select(page.find("tr[data-category=bell] [name=categoryPhrase]")).selectByVisibleText("By hand");
+            page.until(d -> page.find("#rules-apply").isEnabled());
+            page.click("#rules-apply");
+            page.until(d -> collections.get(collection).rules().phraseFor("bell").name().equals("By hand"));
+            assertEquals(List.of(48, 52), collections.get(collection).rules().phraseFor("bell").notes().stream().map(n -> n.key()).toList(), "C3 and E3");
+            page.until(d -> page.text("[data-phrase-rows]").contains("Bell"));
+
+            page.click("[data-phrase-play]");
+            page.until(d -> peak(page) > -50);
+            page.click("[data-phrase-remove]");
+            page.until(d -> page.text("#messages").contains("Bell is heard by it"));
+            page.open("/patches/" + id);
+            page.click("#player-phrase");
+            page.until(d -> peak(page) > -50);
+            page.find("#player-choice").click();
+            page.until(d -> d.findElements(By.cssSelector("#player-choice option")).stream().anyMatch(o -> o.getText().equals("By hand")));
+        }
+    }
+
+    /** Holds a key of the computer until it is heard. */
+    private static void hold(Browser page, String code) {
+        page.js("document.body.dispatchEvent(new KeyboardEvent('keydown', {code: arguments[0], bubbles: true}))", code);
+        page.until(d -> peak(page) > -50);
+        page.js("document.body.dispatchEvent(new KeyboardEvent('keyup', {code: arguments[0], bubbles: true}))", code);
+        page.until(d -> peak(page) < -60);
+    }
+
     @Test
     void aRideIsDrawnTypedRecordedAndTakenBack() {
         long collection = demo();

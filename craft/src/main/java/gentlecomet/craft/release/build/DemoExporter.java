@@ -5,12 +5,12 @@ import gentlecomet.craft.format.CollectionFormat;
 import gentlecomet.craft.format.Hashes;
 import gentlecomet.craft.format.WavFormat;
 import gentlecomet.craft.measure.Measuring;
-import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.release.ReleasePatch;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.craft.sample.SamplingPlan;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.performance.Audio;
+import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.performance.Rendering;
 
 /** Each patch playing the phrase of its category. */
@@ -39,7 +39,7 @@ public final class DemoExporter implements PartExporter {
     @Override
     public void part(ReleaseContents contents, ReleasePatch patch, ReleaseFiles files) {
         Rendering rendering = new Rendering(Measuring.RATE, new AssetFiles(contents.collection().assets()));
-        Audio demo = demo(rendering, patch.slot().patch(), phrase(contents.collection().rules(), patch));
+        Audio demo = demo(rendering, patch.slot().patch(), contents.collection().rules().phrase(phrase(contents.collection().rules(), patch)));
         files.put(path(patch), WavFormat.write24(demo));
         files.noteSamples(path(patch), Hashes.samples(demo));
     }
@@ -49,13 +49,13 @@ public final class DemoExporter implements PartExporter {
         return "demos/" + CollectionFormat.fileName(patch.bank(), patch.slot()) + ".wav";
     }
 
-    /** The phrase that a patch plays. */
+    /** Id of the phrase that a patch plays. */
     public static String phrase(HouseRules rules, ReleasePatch patch) {
         return rules.phraseOf(patch.slot().patch().naming().category());
     }
 
     /** The demo of a patch: its category's phrase, ridden as its maker wants it heard. */
-    public static Audio demo(Rendering rendering, Patch patch, String phrase) {
-        return rendering.render(patch, Phrases.get(phrase).as(patch));
+    public static Audio demo(Rendering rendering, Patch patch, Phrase phrase) {
+        return rendering.render(patch, phrase.as(patch));
     }
 }

@@ -1,7 +1,6 @@
 package gentlecomet.craft.release.build;
 
 import gentlecomet.craft.format.CollectionFormat;
-import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.release.ReleasePatch;
 import gentlecomet.sound.performance.Phrase;
 import java.io.ByteArrayOutputStream;
@@ -48,7 +47,7 @@ public final class MidiExporter implements Exporter {
     @Override
     public void export(ReleaseContents contents, ReleaseFiles files, DoubleConsumer progress) {
         for (ReleasePatch p : contents.patches()) {
-            files.put(path(p), file(p, Phrases.get(DemoExporter.phrase(contents.collection().rules(), p))));
+            files.put(path(p), file(p, contents.collection().rules().phrase(DemoExporter.phrase(contents.collection().rules(), p))));
         }
     }
 

@@ -2,7 +2,6 @@ package gentlecomet.craft.release.build;
 
 import gentlecomet.craft.format.AssetFiles;
 import gentlecomet.craft.format.Json;
-import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.portrait.Portrait;
 import gentlecomet.craft.release.ReleasePatch;
 import gentlecomet.craft.rules.HouseRules;
@@ -148,7 +147,7 @@ public final class PlayerExporter implements Exporter {
             patches.add(patch(p, rules, phraseIds));
             p.slot().patch().recordings().forEach(f -> recordings.computeIfAbsent(String.valueOf(f.key()), key -> recording(assets.find(f.key()))));
         }
-        return new Kit(contents.collection().banks().size(), Parameters.neutralValues(), patches, phraseIds.stream().map(id -> phrase(Phrases.get(id))).toList(), recordings);
+        return new Kit(contents.collection().banks().size(), Parameters.neutralValues(), patches, phraseIds.stream().map(id -> phrase(rules.phrase(id))).toList(), recordings);
     }
 
     private static PlayerPatch patch(ReleasePatch p, HouseRules rules, List<String> phraseIds) {
@@ -174,7 +173,7 @@ public final class PlayerExporter implements Exporter {
                 patch.naming().notes(), p.measurement() == null ? "" : String.format(Locale.ROOT, "%.1f LUFS", p.measurement().integratedLufs()).replace('-', '\u2212'),
                 p.measurement() == null ? "" : Portrait.svg(p.measurement()),
                 values.stream().mapToDouble(v -> v).toArray(), Arrays.copyOfRange(image, Parameters.COUNT, image.length), macros, phraseIds.indexOf(phrase),
-                PhraseMessages.rides(patch, Phrases.get(phrase)));
+                PhraseMessages.rides(patch, rules.phrase(phrase)));
     }
 
     private static PlayerPhrase phrase(Phrase phrase) {

@@ -13,6 +13,7 @@ import gentlecomet.craft.measure.Measuring;
 import gentlecomet.craft.release.ReleasePatch;
 import gentlecomet.craft.release.build.DemoExporter;
 import gentlecomet.craft.release.build.ReleaseBuilder;
+import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.craft.sample.SamplingPlan;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.performance.Audio;
@@ -96,11 +97,12 @@ public final class ReleaseCheck {
                     Json.read(new String(files.get(ReleaseBuilder.MANIFEST), StandardCharsets.UTF_8), ReleaseBuilder.Manifest.class);
             passed &= note(lines, manifest.patches().size() == approved.size(), "the manifest lists " + manifest.patches().size()
                     + " patches, approved are " + approved.size());
-            AssetFiles assets = new AssetFiles(CollectionFormat.read(files).assets());
+            CollectionFile collection = CollectionFormat.read(files);
+            AssetFiles assets = new AssetFiles(collection.assets());
             AtomicInteger done = new AtomicInteger();
             // By all processors: nothing else of the release is left to be done meanwhile.
             List<FormatCheck.Line> patches = IntStream.range(0, Math.min(approved.size(), manifest.patches().size())).parallel().mapToObj(i -> {
-                FormatCheck.Line line = verify(files, zip, manifest.patches().get(i), approved.get(i), new Rendering(Measuring.RATE, assets));
+                FormatCheck.Line line = verify(files, zip, manifest.patches().get(i), approved.get(i), collection.rules(), new Rendering(Measuring.RATE, assets));
                 progress.accept((double) done.incrementAndGet() / approved.size());
                 return line;
             }).toList();
@@ -121,9 +123,9 @@ public final class ReleaseCheck {
         return path.endsWith(".json") || path.startsWith("assets/") || path.equals(ReleaseBuilder.SUMS);
     }
 
-    private static FormatCheck.Line verify(Map<String, byte[]> files, ZipFile zip, ReleaseBuilder.ManifestPatch listed, ReleasePatch approved, Rendering released) {
+    private static FormatCheck.Line verify(Map<String, byte[]> files, ZipFile zip, ReleaseBuilder.ManifestPatch listed, ReleasePatch approved, HouseRules rules, Rendering released) {
         Patch loaded = PatchFormat.read(new String(files.get(listed.patch()), StandardCharsets.UTF_8), listed.patch());
-        Audio again = DemoExporter.demo(released, loaded, listed.phrase());
+        Audio again = DemoExporter.demo(released, loaded, rules.phrase(listed.phrase()));
         Audio demo = WavFormat.read(content(zip, listed.demo()), listed.demo());
         boolean same = loaded.equals(approved.slot().patch());
         boolean samples = Hashes.samples(again).equals(listed.samples());

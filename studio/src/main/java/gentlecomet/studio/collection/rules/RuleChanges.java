@@ -93,6 +93,9 @@ class RuleChanges {
             List<String> fresh = after.stream().filter(n -> !before.contains(n)).toList();
             parts.add("categories" + (gone.isEmpty() ? "" : " without " + String.join(", ", gone)) + (fresh.isEmpty() ? "" : " with " + String.join(", ", fresh)));
         }
+        if (!from.conventions().phrases().equals(to.conventions().phrases())) {
+            parts.add("phrases");
+        }
         if (from.targetLufs() != to.targetLufs() || from.toleranceLu() != to.toleranceLu() || from.ceilingDbtp() != to.ceilingDbtp()) {
             parts.add("loudness " + to.targetLufs() + " LUFS ±" + to.toleranceLu() + ", ceiling " + to.ceilingDbtp());
         }

@@ -2,7 +2,9 @@ package gentlecomet.studio.collection.rules;
 
 import gentlecomet.craft.check.SoundcheckRules;
 import gentlecomet.craft.curate.BankCheck;
-import gentlecomet.craft.phrase.Phrases;
+import gentlecomet.craft.format.Json;
+import gentlecomet.craft.phrase.OwnPhrase;
+import gentlecomet.craft.rules.Category;
 import gentlecomet.craft.rules.CheckSettings;
 import gentlecomet.craft.rules.FreeName;
 import gentlecomet.craft.rules.GateStep;
@@ -43,6 +45,10 @@ class RulesController {
 
     /** A name held against the pattern. */
     record Example(String name, boolean fits) {
+    }
+
+    /** A phrase of the house as the page shows it. @param content as its form sends it back @param heardBy names of the categories that it is the phrase of */
+    record HousePhrase(OwnPhrase phrase, String content, List<String> heardBy) {
     }
 
     @GetMapping("/collections/{id}/rules")
@@ -98,7 +104,9 @@ class RulesController {
         model.addAttribute("parts", rules.conventions().parts() == null ? new NameParts(2, 4, NameParts.Capitals.EVERY_WORD, true, "") : rules.conventions().parts());
         model.addAttribute("capitals", NameParts.Capitals.values());
         model.addAttribute("changes", MacroPurpose.Change.values());
-        model.addAttribute("phrases", Phrases.all());
+        model.addAttribute("phrases", rules.phrases());
+        model.addAttribute("ownPhrases", rules.conventions().phrases().stream().map(p -> new HousePhrase(p, Json.compact(p),
+                rules.categories().stream().filter(c -> c.phrase().equals(p.id())).map(Category::name).toList())).toList());
         model.addAttribute("counts", changes.counts(id));
         model.addAttribute("checkRules", SoundcheckRules.ALL);
         model.addAttribute("bankLimits", BankCheck.THRESHOLDS);

@@ -1,5 +1,7 @@
 package gentlecomet.studio.collection.rules;
 
+import gentlecomet.craft.format.Json;
+import gentlecomet.craft.phrase.OwnPhrase;
 import gentlecomet.craft.rules.Category;
 import gentlecomet.craft.rules.CheckSettings;
 import gentlecomet.craft.rules.Conventions;
@@ -54,10 +56,20 @@ final class RulesForm {
         boolean fromParts = text("namesBy").equals("parts");
         NameParts parts = fromParts ? new NameParts(whole("fewestWords"), whole("mostWords"), choice("capitals", NameParts.Capitals.class), on("digits"), text("others").strip()) : null;
         Conventions conventions = new Conventions(parts, words(), tagGroups(), on("listedOnly"), purposes(), whole("bendRange"), on("velocityMoves"), on("touchMoves"),
-                checks(old.conventions().checks()), on("gateAsked") ? all("gate").stream().map(step -> choice(step, "gate", GateStep.class)).toList() : old.conventions().gate());
+                checks(old.conventions().checks()), on("gateAsked") ? all("gate").stream().map(step -> choice(step, "gate", GateStep.class)).toList() : old.conventions().gate(),
+                on("phrasesAsked") ? phrases() : old.conventions().phrases());
         return new HouseRules(fromParts ? parts.pattern() : text("namePattern"), fromParts ? parts.hint() : text("namePatternHint"), whole("nameMaxLength"), categories(old), number("targetLufs"),
                 number("toleranceLu"), number("ceilingDbtp"), number("tuningCents"), all("macroName").stream().map(String::strip).toList(), whole("fewestMacros"),
                 all("macroDefault").stream().map(RulesForm::position).toList(), conventions);
+    }
+
+    private List<OwnPhrase> phrases() {
+        List<OwnPhrase> phrases = new ArrayList<>();
+        for (int i = 0; i < all("phraseContent").size(); i++) {
+            OwnPhrase kept = Json.read(all("phraseContent").get(i), OwnPhrase.class);
+            phrases.add(new OwnPhrase(all("phraseName").get(i).strip(), kept.tempo(), kept.beats(), kept.notes(), kept.moves()));
+        }
+        return phrases;
     }
 
     /** What is set otherwise in the soundcheck; a form without that part leaves it as it is. */

@@ -7,7 +7,7 @@ import gentlecomet.craft.edit.PatchEdit.EditException;
 import gentlecomet.craft.listen.AlikePairs;
 import gentlecomet.craft.listen.Question;
 import gentlecomet.craft.phrase.JoinedPhrase;
-import gentlecomet.craft.phrase.Phrases;
+import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.sound.performance.Phrase;
 import gentlecomet.studio.collection.CollectionRow;
 import gentlecomet.studio.collection.Collections;
@@ -74,13 +74,13 @@ public class Rounds {
 
     /** What a place plays. */
     public Phrase phrase(RoundRow round, String category, CollectionRow collection) {
-        return round.phrases().isEmpty() ? Phrases.get(collection.rules().phraseOf(category)) : JoinedPhrase.of(round.phrases().stream().map(Phrases::get).toList());
+        return round.phrases().isEmpty() ? collection.rules().phraseFor(category) : JoinedPhrase.of(round.phrases().stream().map(collection.rules()::phrase).toList());
     }
 
     /** What a plan would bring, place by place; no ids of a round yet. @throws RefusedException with the field that cannot be */
     public List<RoundPlace> preview(long collectionId, RoundPlan plan) {
-        check(plan);
         CollectionRow collection = collections.get(collectionId);
+        check(plan, collection.rules());
         List<KnownSound> all = plan.bankId() == 0 ? sounds.ofCollection(collection) : sounds.ofBank(plan.bankId(), collection);
         List<KnownSound> chosen = chosen(all, plan, collection);
         Map<Long, PatchSummary> summaries = patches.inCollection(collectionId).stream().collect(Collectors.toMap(PatchSummary::id, Function.identity()));
@@ -126,7 +126,7 @@ public class Rounds {
     /** The same with places that are known already. */
     @Transactional
     public long start(long collectionId, RoundPlan plan, List<RoundPlace> places) {
-        check(plan);
+        check(plan, collections.get(collectionId).rules());
         if (places.isEmpty()) {
             throw new RefusedException(plan.question() == Question.PAIR ? "No two patches of this choice have been measured, so none can be said to sound alike."
                     : "No patch fits this choice, so there is nothing to hear.", "filter");
@@ -180,7 +180,7 @@ public class Rounds {
         }
     }
 
-    private static void check(RoundPlan plan) {
+    private static void check(RoundPlan plan, HouseRules rules) {
         checkName(plan.name());
         if (plan.question() == null) {
             throw new RefusedException("A round asks for a verdict, a rating, which of two, or an order.", "question");
@@ -191,7 +191,7 @@ public class Rounds {
         if (!(plan.pause() >= 0 && plan.pause() <= LONGEST_PAUSE)) {
             throw new RefusedException("The pause between patches is 0 to 10 s.", "pause");
         }
-        if (!plan.phrases().stream().allMatch(Phrases::known)) {
+        if (!plan.phrases().stream().allMatch(rules::knowsPhrase)) {
             throw new RefusedException("One of these phrases is not known.", "phrases");
         }
         if (!plan.backing().isEmpty() && Backings.all().stream().noneMatch(b -> b.id().equals(plan.backing()))) {
