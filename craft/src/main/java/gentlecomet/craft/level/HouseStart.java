@@ -2,6 +2,7 @@ package gentlecomet.craft.level;
 
 import gentlecomet.craft.format.StartPatches;
 import gentlecomet.craft.measure.Measuring;
+import gentlecomet.craft.rules.Category;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
@@ -17,7 +18,16 @@ public final class HouseStart {
 
     /** Renders the category's phrase to find the level, which takes some tenths of a second. */
     public static Patch of(String category, HouseRules rules) {
-        Patch start = StartPatches.of(category);
+        return of(category, StartPatches.of(category), rules);
+    }
+
+    /** The same from a patch of the house: without its notes, and named as new. */
+    public static Patch from(Patch own, String category, HouseRules rules) {
+        String name = "New " + rules.category(category).map(Category::name).orElse("Patch");
+        return of(category, own.withNaming(new Naming(name, category, own.naming().tags(), own.naming().author(), "")), rules);
+    }
+
+    private static Patch of(String category, Patch start, HouseRules rules) {
         Naming naming = start.naming();
         Patch patch = start.withNaming(new Naming(naming.name(), category, naming.tags(), naming.author(), naming.notes()));
         for (int m = 0; m < PatchParameters.MACROS; m++) {

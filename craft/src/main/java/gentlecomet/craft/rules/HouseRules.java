@@ -117,11 +117,11 @@ public record HouseRules(String namePattern, String namePatternHint, int nameMax
 
     /** A phrase of the house or of the program. @throws NoSuchElementException when neither has it */
     public Phrase phrase(String id) {
-        return own(id).orElseGet(() -> Phrases.get(id));
+        return ownPhrase(id).orElseGet(() -> Phrases.get(id));
     }
 
     public boolean knowsPhrase(String id) {
-        return Phrases.known(id) || own(id).isPresent();
+        return Phrases.known(id) || ownPhrase(id).isPresent();
     }
 
     /** Those of the house, then those of the program. */
@@ -129,7 +129,8 @@ public record HouseRules(String namePattern, String namePatternHint, int nameMax
         return Stream.concat(conventions.phrases().stream().map(OwnPhrase::phrase), Phrases.all().stream()).toList();
     }
 
-    private Optional<Phrase> own(String id) {
+    /** A phrase of the house, if it is one. */
+    public Optional<Phrase> ownPhrase(String id) {
         return conventions.phrases().stream().filter(p -> p.id().equals(id)).findFirst().map(OwnPhrase::phrase);
     }
 

@@ -3,6 +3,7 @@ package gentlecomet.studio.bank;
 import gentlecomet.craft.format.Json;
 import gentlecomet.studio.bank.desk.Desk;
 import gentlecomet.studio.bank.desk.DeskStep;
+import gentlecomet.studio.bank.start.CategoryStarts;
 import gentlecomet.studio.collection.BankRow;
 import gentlecomet.studio.collection.CollectionRow;
 import gentlecomet.studio.collection.Collections;
@@ -32,8 +33,10 @@ public class BankModel {
     private final BankRows rows;
     private final Desk desk;
     private final BankFilters filters;
+    private final CategoryStarts starts;
 
-    BankModel(Collections collections, Patches patches, PatchPlaces places, Measures measures, BankRows rows, Desk desk, BankFilters filters) {
+    BankModel(Collections collections, Patches patches, PatchPlaces places, Measures measures, BankRows rows, Desk desk, BankFilters filters, CategoryStarts starts) {
+        this.starts = starts;
         this.collections = collections;
         this.patches = patches;
         this.places = places;
@@ -48,6 +51,7 @@ public class BankModel {
         CollectionRow collection = collections.get(bank.collectionId());
         common(bank, collection, model);
         model.addAttribute("rows", rows.of(bankId, collection));
+        model.addAttribute("starts", starts.names(collection.id()));
         model.addAttribute("filtersText", Json.compact(filters.kept(collection.id())));
         model.addAttribute("targets", collections.bankNames());
         model.addAttribute("standing", measures.standing(bankId, collection.rules()));

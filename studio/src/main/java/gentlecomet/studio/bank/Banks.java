@@ -6,6 +6,7 @@ import gentlecomet.craft.rules.FreeName;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.craft.rules.NameRules;
 import gentlecomet.sound.patch.Patch;
+import gentlecomet.studio.bank.start.CategoryStarts;
 import gentlecomet.studio.collection.CollectionRow;
 import gentlecomet.studio.collection.Collections;
 import gentlecomet.studio.page.RefusedException;
@@ -25,8 +26,10 @@ public class Banks {
     private final Collections collections;
     private final Patches patches;
     private final PatchPlaces places;
+    private final CategoryStarts starts;
 
-    Banks(Collections collections, Patches patches, PatchPlaces places) {
+    Banks(Collections collections, Patches patches, PatchPlaces places, CategoryStarts starts) {
+        this.starts = starts;
         this.collections = collections;
         this.patches = patches;
         this.places = places;
@@ -45,14 +48,15 @@ public class Banks {
      */
     @Transactional
     public long newStart(long bankId, int slot, String category) {
-        HouseRules rules = collections.ofBank(bankId).rules();
+        CollectionRow collection = collections.ofBank(bankId);
+        HouseRules rules = collection.rules();
         if (!category.isEmpty() && rules.category(category).isEmpty()) {
             throw new RefusedException("The house rules have no category \"" + category.replaceAll("\\p{Cntrl}", "?") + "\".", "start");
         }
         if (category.isEmpty()) {
             return newPatch(bankId, slot);
         }
-        Patch start = HouseStart.of(category, rules);
+        Patch start = starts.of(collection.id(), category).map(own -> HouseStart.from(patches.get(own).patch(), category, rules)).orElseGet(() -> HouseStart.of(category, rules));
         return newFrom(bankId, slot, start, start.name(), "New from the start for " + category);
     }
 

@@ -3,7 +3,6 @@ package gentlecomet.studio.measure;
 import gentlecomet.craft.format.Hashes;
 import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.craft.measure.Measurement;
-import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.craft.rules.LevelMeasure;
 import gentlecomet.sound.patch.Patch;
@@ -118,7 +117,7 @@ public class Measures {
 
     private static MeasureTask.Data data(Patch patch, String soundHash, HouseRules rules) {
         String phrase = rules.phraseOf(patch.naming().category());
-        return new MeasureTask.Data(soundHash.strip(), phrase, PatchFormat.write(patch), Phrases.known(phrase) ? null : rules.phrase(phrase));
+        return new MeasureTask.Data(soundHash.strip(), phrase, PatchFormat.write(patch), rules.ownPhrase(phrase).orElse(null));
     }
 
     /** Measures a state now, unless it has been measured. */

@@ -1,4 +1,5 @@
 // The menu of a row: one for all of them, filled for the row that it opens at.
+import {ask, say} from '../page/requests.js';
 import {visit} from '../page/visit.js';
 import {perform, saveRows, tell} from './desk.js';
 import {editCell} from './cell-editor.js';
@@ -27,6 +28,7 @@ export function openRowMenu(row, x, y) {
     button('Move up', () => perform({what: 'shift', way: 'up'}, [row], {quiet: true}).catch(tell)),
     button('Move down', () => perform({what: 'shift', way: 'down'}, [row], {quiet: true}).catch(tell)),
     button('Save revision', () => saveRows([row]).catch(tell), {disabled: row.dataset.unsaved === undefined}),
+    button('Start new ones from this', () => makeStart(row.dataset.patch)),
     file,
     button('Delete', () => perform({what: 'delete'}, [row]).catch(tell), {className: 'danger'}));
   menu.querySelectorAll('button').forEach(b => { b.dataset.do = b.textContent.toLowerCase().split(' ')[0]; });
@@ -39,6 +41,19 @@ export function openRowMenu(row, x, y) {
       focusCell(row, 'c-name');
     }
   };
+}
+
+/** New patches of its category begin as a patch is, or as the program has them where they did already. @param {string} patch id */
+async function makeStart(patch) {
+  try {
+    const {said, names} = await (await ask(`/patches/${patch}/start`, {method: 'POST'})).json();
+    document.querySelectorAll('#start option[data-name]').forEach(option => {
+      option.textContent = `start for ${option.dataset.name}${names[option.value] ? `: ${names[option.value]}` : ''}`;
+    });
+    say(said, {key: 'desk', calm: true});
+  } catch (refusal) {
+    tell(refusal);
+  }
 }
 
 /** Below a point, or above it where there is no room; within the page at any rate. */

@@ -7,16 +7,21 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.craft.format.CollectionFormat;
 import gentlecomet.craft.format.PatchFormat;
+import gentlecomet.craft.measure.Measuring;
+import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.StudioTest;
 import gentlecomet.studio.WebWork;
+import gentlecomet.studio.patch.PatchRow;
 import gentlecomet.studio.patch.PatchSummary;
+import gentlecomet.studio.patch.Placement;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -40,6 +45,34 @@ class BankWorkTest extends WebWork {
 
     private void detune(long patch, double cents) {
         patches.edit(patch, 0, "", new PatchEdit.SetValue(Parameters.find("layer1.source1.cents"), cents));
+    }
+
+    private PatchRow newStart(String category) throws Exception {
+        String to = send(post("/banks/{id}/patches", bank).param("start", category)).andExpect(status().is3xxRedirection()).andReturn().getResponse().getRedirectedUrl();
+        return patches.get(Long.parseLong(to.substring(to.lastIndexOf('/') + 1)));
+    }
+
+    /** A patch of the house is where new ones of its category begin, at the house's loudness; in the trash it is not, and asked for twice it is not either. */
+    @Test
+    void aPatchOfTheHouseIsTheStartOfItsCategory() throws Exception {
+        detune(id, 7);
+        patches.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("layer1.source1.level"), -30));
+        send(post("/patches/{id}/start", id)).andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("no category")));
+        patches.edit(id, 0, "", new PatchEdit.Categorise("bell"));
+        send(post("/patches/{id}/start", id)).andExpect(status().isOk()).andExpect(jsonPath("$.said").value("New patches of Bell begin as New Patch is.")).andExpect(jsonPath("$.names.bell").value("New Patch"));
+        web.perform(get("/banks/{id}", bank)).andExpect(content().string(containsString("start for Bell: New Patch")));
+        PatchRow begun = newStart("bell");
+        assertEquals(7, begun.patch().value("layer1.source1.cents"));
+        assertEquals("New Bell", begun.name());
+        double loudest = new Measuring().measure(begun.patch(), HouseRules.DEFAULT.phraseFor("bell")).momentaryMaxLufs();
+        assertEquals(HouseRules.DEFAULT.targetLufs(), loudest, HouseRules.DEFAULT.toleranceLu(), "bells are levelled by their loudest moment");
+        assertEquals(0, newStart("bass").patch().value("layer1.source1.cents"), "other categories begin as they did");
+        delete(id);
+        assertEquals(0, newStart("bell").patch().value("layer1.source1.cents"), "what lies in the trash is no start");
+        places.put(Map.of(id, new Placement(bank, 90)));
+        assertEquals(7, newStart("bell").patch().value("layer1.source1.cents"));
+        send(post("/patches/{id}/start", id)).andExpect(jsonPath("$.said").value(containsString("as the program has them")));
+        assertEquals(0, newStart("bell").patch().value("layer1.source1.cents"));
     }
 
     @Test
