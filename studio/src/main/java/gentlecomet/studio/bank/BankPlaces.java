@@ -13,6 +13,7 @@ import org.springframework.stereotype.Component;
 class BankPlaces implements Findable {
 
     private static final String KIND = "page";
+    private static final int MOST_ELSEWHERE = 20;
 
     private final Collections collections;
     private final Patches patches;
@@ -20,6 +21,12 @@ class BankPlaces implements Findable {
     BankPlaces(Collections collections, Patches patches) {
         this.collections = collections;
         this.patches = patches;
+    }
+
+    @Override
+    public List<Place> elsewhere(long collectionId, List<String> words) {
+        return patches.elsewhere(collectionId, words, MOST_ELSEWHERE).stream()
+                .map(p -> new Place(p.name(), "patch " + p.slot() + ", " + p.collection() + (p.tags().isEmpty() ? "" : ": " + String.join(", ", p.tags())), "/patches/" + p.id())).toList();
     }
 
     @Override

@@ -19,6 +19,11 @@ public interface Findable {
         return List.of();
     }
 
+    /** Patches of other collections. @param words with each of which a word of what is found begins */
+    default List<Place> elsewhere(long collectionId, List<String> words) {
+        return List.of();
+    }
+
     /** Parameters of the patch on the bench. */
     default List<Place> parameters(long patchId) {
         return List.of();

@@ -12,6 +12,7 @@ import java.sql.SQLException;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -47,6 +48,22 @@ class PatchStore {
     List<PatchSummary> inCollection(long collectionId) {
         return jdbc.sql(COLUMNS + TABLES + "join bank b on b.id = p.bank_id where b.collection_id = :collection order by b.position, p.slot")
                 .param("collection", collectionId).query(PatchStore::summary).list();
+    }
+
+    /**
+     * Patches of all collections but one.
+     *
+     * @param words with each of which a word of the name, a tag or the author begins
+     */
+    List<FoundPatch> elsewhere(long collectionId, List<String> words, int most) {
+        String[] patterns = words.stream().map(w -> "% " + w.toLowerCase(Locale.ROOT).replaceAll("([\\\\%_])", "\\\\$1") + "%").toArray(String[]::new);
+        return jdbc.sql("""
+                select p.id, p.slot, e.name, e.tags, c.name as collection
+                from patch p join edit e on e.patch_id = p.id and e.number = p.cursor join bank b on b.id = p.bank_id join collection c on c.id = b.collection_id
+                where c.id <> :collection and c.trashed_at is null
+                  and ' ' || lower(e.name) || ' ' || lower(array_to_string(e.tags, ' ')) || ' ' || lower(e.author) like all (:patterns)
+                order by lower(e.name), p.id limit :most""").param("collection", collectionId).param("patterns", patterns).param("most", most)
+                .query((rs, n) -> new FoundPatch(rs.getLong("id"), rs.getInt("slot"), rs.getString("name"), List.of((String[]) rs.getArray("tags").getArray()), rs.getString("collection"))).list();
     }
 
     Optional<PatchSummary> summary(long id) {

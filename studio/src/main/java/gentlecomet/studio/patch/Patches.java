@@ -75,6 +75,11 @@ public class Patches {
         return store.inBank(bankId);
     }
 
+    /** Patches of all collections but one. @param words with each of which a word of the name, a tag or the author begins */
+    public List<FoundPatch> elsewhere(long collectionId, List<String> words, int most) {
+        return store.elsewhere(collectionId, words, most);
+    }
+
     /** The patches of a collection by bank and slot, without their content. */
     public List<PatchSummary> inCollection(long collectionId) {
         return store.inCollection(collectionId);

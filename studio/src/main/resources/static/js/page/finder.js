@@ -9,6 +9,9 @@ const SYNONYMS = {brightness: ['cutoff'], tone: ['cutoff'], filter: ['cutoff'], 
   portamento: ['glide'], length: ['release'], distortion: ['drive'], saturation: ['drive'], pressure: ['aftertouch'], touch: ['aftertouch'], wheel: ['mod wheel'], gate: ['lfo'], steps: ['lfo'],
   adsr: ['envelope'], keyboard: ['key'], hand: ['velocity']};
 const MOST = 14;
+/** Letters from which other collections are searched, and how long typing rests before. */
+const SHORTEST = 2;
+const PAUSE_MS = 120;
 const RECENT = 'comet-found';
 let lists = 0;
 
@@ -165,7 +168,33 @@ export async function openFinder(page) {
     entries = [...entries, ...known.places.map(p => ({text: p.text, kind: p.kind, act: () => visit(p.url)})),
       ...known.parameters.map(p => ({text: p.text, also: p.kind, kind: 'parameter', act: () => page.openPlace(p.url)}))];
     open();
+    searchElsewhere(page.collection, input, found => {
+      entries = [...entries.filter(e => !e.elsewhere), ...found];
+      open();
+    });
   } catch (refusal) {
     say(refusal.message);
   }
+}
+
+/** Asks for patches of other collections while something is typed. They come later, so a choice that was made meanwhile stays. */
+function searchElsewhere(collection, input, show) {
+  let timer = 0;
+  input.addEventListener('input', () => {
+    clearTimeout(timer);
+    const words = input.value.trim();
+    if (words.length < SHORTEST) {
+      return;
+    }
+    timer = setTimeout(async () => {
+      try {
+        const found = await (await ask(`/find/elsewhere?${new URLSearchParams({collection, words})}`)).json();
+        if (input.value.trim() === words && !(input.getAttribute('aria-activedescendant') ?? '-0').match(/-[1-9]\d*$/)) {
+          show(found.map(p => ({text: p.text, also: p.kind, kind: p.kind, elsewhere: true, act: () => visit(p.url)})));
+        }
+      } catch {
+        // What is found here stands; a search that fails is asked again with the next letter.
+      }
+    }, PAUSE_MS);
+  });
 }

@@ -40,6 +40,28 @@ class CollectionsWorkTest extends WebWork {
         return send(get("/collections/{id}/all", collection)).andExpect(status().isOk()).andReturn().getResponse().getContentAsString();
     }
 
+    private List<String> elsewhere(long from, String words) throws Exception {
+        String found = web.perform(get("/find/elsewhere").param("collection", "" + from).param("words", words)).andExpect(status().isOk()).andReturn().getResponse().getContentAsString();
+        return java.util.stream.StreamSupport.stream(new com.fasterxml.jackson.databind.ObjectMapper().readTree(found).spliterator(), false).map(p -> p.get("text").asText() + " " + p.get("url").asText()).toList();
+    }
+
+    /** By the beginnings of words of the name, the tags and the author; neither what is open nor what lies in the trash, and no letter stands for others. */
+    @Test
+    void patchesOfOtherCollectionsAreFound() throws Exception {
+        patches.edit(id, 0, "", new PatchEdit.Rename("Quagmire 100% Thrum"));
+        patches.edit(id, 0, "", new PatchEdit.Tag(List.of("zephyrous")));
+        long open = collections.create("Open " + System.nanoTime());
+        for (String words : List.of("quag", "THR quag", "zephyr thrum", "100%")) {
+            assertEquals(List.of("Quagmire 100% Thrum /patches/" + id), elsewhere(open, words), words);
+        }
+        for (String words : List.of("mire", "quag _hrum", "quag x", " ")) {
+            assertEquals(List.of(), elsewhere(open, words), words);
+        }
+        assertEquals(List.of(), elsewhere(collection, "quag"), "what is open is found by its own list");
+        send(post("/collections/{id}/trash", collection).param("on", "true").param("from", "" + open)).andExpect(status().isOk());
+        assertEquals(List.of(), elsewhere(open, "quag"));
+    }
+
     @Test
     void aCopyHasTheSamePatchesUnderAnotherNameAndLivesItsOwnLife() throws Exception {
         patches.save(id, 0, "first");
