@@ -6,6 +6,9 @@ import {AXES, stepTo} from './sky-axes.js';
 /** Measures in which a variation can be made, and the steps of the map that makes it. */
 const VARIED = {brightness: 'brightness', tail: 'length', width: 'width'};
 
+/** The longest step of the map, in octaves, of width in dB. */
+const FARTHEST = {brightness: 3, length: 3, width: 24};
+
 /** The chosen ones by their banks, from where they are worked on. */
 export function showChosen(sky) {
   const box = sky.main.querySelector('#sky-chosen');
@@ -50,12 +53,13 @@ export function showRoom(sky, near, target) {
 }
 
 async function vary(star, [across, up]) {
-  const least = step => String(Math.max(0.1, Math.min(4, Math.abs(step))));
+  const far = [across, up].some(s => Math.abs(s.step) > FARTHEST[s.measure]);
+  const taken = ({measure, step}) => String(Math.max(0.1, Math.min(FARTHEST[measure], Math.abs(step))));
   try {
-    await ask(`/patches/${star.id}/variations/map`, {form: {across: across.measure, acrossStep: least(across.step), up: up.measure, upStep: least(up.step), seed: String(Math.floor(Math.random() * 1e6))}});
+    await ask(`/patches/${star.id}/variations/map`, {form: {across: across.measure, acrossStep: taken(across), up: up.measure, upStep: taken(up), seed: String(Math.floor(Math.random() * 1e6))}});
     await visit(`/patches/${star.id}`);
     document.querySelector('[data-stage=versions]')?.click();
-    say(`Neighbours of “${star.name}” are being made; the one that goes ${up.step > 0 ? 'up' : 'down'} and to the ${across.step > 0 ? 'right' : 'left'} lands in the hole.`, {key: 'sky', calm: true});
+    say(`Neighbours of “${star.name}” are being made; the one that goes ${up.step > 0 ? 'up' : 'down'} and to the ${across.step > 0 ? 'right' : 'left'} ${far ? 'goes as far towards the hole as variations go' : 'lands in the hole'}.`, {key: 'sky', calm: true});
   } catch (refusal) {
     say(refusal.message, {key: 'sky'});
   }
