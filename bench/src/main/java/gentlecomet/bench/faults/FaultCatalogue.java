@@ -56,6 +56,7 @@ final class FaultCatalogue {
         f.add(new Fault("pitch.octave", "three octaves down", (p, x, h) -> tunable(p, x) && h.expectationsOf(p.naming().category()).octaves() <= 2 && x.measurement().probeKey() >= 48 ? Optional.of(shifted(p, h.expectationsOf(p.naming().category()).octaves() + 1)) : Optional.empty(), null));
         f.add(new Fault("pitch.jump", "an octave up from the middle on", (p, x, h) -> tunable(p, x) && oneLayer(p) ? jump(p) : Optional.empty(), null));
         f.add(plain("keymap.hole", "no layer over three keys", p -> hole(p)));
+        f.add(plain("keymap.overlap", "two zones that share three keys", p -> oneLayer(p) ? with(second(p), "layer1.zone.highKey=62", "layer2.zone.lowKey=60") : null));
         f.add(new Fault("keymap.split", "9 dB between two zones", (p, x, h) -> oneLayer(p) ? split(p, 9) : Optional.empty(), (p, x, h) -> oneLayer(p) ? split(p, 1) : Optional.empty()));
         f.add(plain("keymap.dead", "a filter that leaves the high keys behind", p -> with(p, "layer1.filter1.type=lowPass24", "layer1.filter1.cutoff=120", "layer1.filter1.keyTracking=0", "layer1.filter1.resonance=0", "layer1.filter1.envelopeAmount=0")));
         f.add(plain("keymap.shriek", "a filter that sings", p -> with(clean(p), "layer1.filter1.type=bandPass24", "layer1.filter1.cutoff=5500", "layer1.filter1.keyTracking=0", "layer1.filter1.resonance=55", "layer1.filter1.envelopeAmount=0")));

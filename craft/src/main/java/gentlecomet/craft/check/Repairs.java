@@ -58,6 +58,7 @@ public final class Repairs {
     public static final Repair OVERSAMPLE = new Repair("Oversample", (s, f, r) -> changed(s.patch(), p -> set(p, PatchParameters.OVERSAMPLING, p.value(PatchParameters.OVERSAMPLING) + 1)));
     public static final Repair EVEN_KEYS = new Repair("Even out the keys", (s, f, r) -> Optional.ofNullable(new KeyLevelBalance(r).propose(s.patch(), 0).edit()).map(e -> e.apply(s.patch())));
     public static final Repair FADE_SPLIT = new Repair("Fade the zones over five keys", (s, f, r) -> faded(s.patch()));
+    public static final Repair PART_ZONES = new Repair("Part the zones in the middle", (s, f, r) -> changed(s.patch(), p -> ZoneOverlap.of(p).stream().reduce(p, (q, o) -> o.parted(q), (a, b) -> b)));
     public static final Repair CLOSE_HOLE = new Repair("Widen the zones over the hole", (s, f, r) -> closed(s.patch()));
     public static final Repair LIVELIER_VELOCITY = new Repair("Velocity as the standard has it", (s, f, r) -> changed(s.patch(), p -> livelier(p)));
     public static final Repair GENTLER_VELOCITY = new Repair("Half the velocity to level", (s, f, r) -> changed(s.patch(), p -> set(p, PatchParameters.VELOCITY_TO_LEVEL, p.value(PatchParameters.VELOCITY_TO_LEVEL) / 2)));

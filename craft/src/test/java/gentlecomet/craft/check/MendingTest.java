@@ -46,6 +46,7 @@ class MendingTest {
         "expression.velocity | Velocity as the standard has it  | performance.velocityToLevel=0",
         "pitch.tuning        | Tune the source                  | layer1.source1.cents=-30",
         "level.chord         | Add a limiter at the end         | levelTrim=12",
+        "keymap.overlap      | Part the zones in the middle     | layer2.on=on;layer2.source1.wave=saw;layer2.source1.level=-12;layer2.filter1.type=low;layer1.zone.highKey=E4;layer2.zone.lowKey=C4",
         "keymap.hole         | Widen the zones over the hole    | layer1.zone.lowVelocity=20"})
     void whatWorksIsOffered(String rule, String words, String changes) {
         Mending.Outcome outcome = mend(rule, lead(changes.split(";")));

@@ -9,6 +9,7 @@ import gentlecomet.craft.check.Repairs;
 import gentlecomet.craft.check.SoundcheckRule;
 import gentlecomet.craft.check.Subject;
 import gentlecomet.craft.check.Threshold;
+import gentlecomet.craft.check.ZoneOverlap;
 import gentlecomet.craft.measure.Measuring;
 import gentlecomet.craft.probe.KeyProbe;
 import gentlecomet.craft.response.SplitStep;
@@ -22,6 +23,7 @@ import java.util.List;
 /** The key map, its splits and its edges. */
 public final class KeyRules {
 
+    private static final Threshold OVERLAP = new Threshold("keymap.overlap", "both", "keys", 12, "at which two layers that part may sound together by mistake; more is taken for a wish");
     private static final Threshold STEP_LEVEL = new Threshold("keymap.split", "level", "LU", 4, "greatest step of loudness where layers meet");
     private static final Threshold STEP_BRIGHT = new Threshold("keymap.split", "brightness", "oct", 3, "greatest step of brightness where layers meet");
     private static final Threshold DEAD = new Threshold("keymap.dead", "quieter", "LU", 30, "by which a key of the category's register may be quieter than the loudest");
@@ -34,6 +36,16 @@ public final class KeyRules {
                 holes(s.patch(), found);
                 unreachable(s.patch(), found);
             }).ofSilenceToo().mendedBy(Repairs.CLOSE_HOLE),
+            look("keymap.overlap", "Layers that part do not sound together where they meet.", "Part their zones, or let them fade into each other.", (s, found) -> {
+                for (ZoneOverlap o : ZoneOverlap.of(s.patch())) {
+                    if (o.size() <= s.limit(OVERLAP)) {
+                        String from = o.byKey() ? KeyName.of(o.from()) : "velocity " + o.from();
+                        String to = o.byKey() ? KeyName.of(o.to()) : String.valueOf(o.to());
+                        found.add("Layers %d and %d part, yet both sound at full level %s.", o.lower() + 1, o.upper() + 1, o.size() == 1 ? "at " + from : "from " + from + " to " + to)
+                                .at("layer" + (o.lower() + 1) + (o.byKey() ? ".zone.highKey" : ".zone.highVelocity")).clip(overlapClip(s, o)).number("both at", String.valueOf(o.size()));
+                    }
+                }
+            }, OVERLAP).ofSilenceToo().mendedBy(Repairs.PART_ZONES, Repairs.FADE_SPLIT),
             look("keymap.split", "Where layers meet loudness and brightness do not step.", "Balance the keys, or let the zones fade into each other.", (s, found) -> {
                 for (SplitStep step : s.probes().splits()) {
                     double octaves = Math.log(step.brightness()) / Math.log(2);
@@ -81,6 +93,12 @@ public final class KeyRules {
             }
         }
         return "layer1.zone.highKey";
+    }
+
+    /** Below, within and above. */
+    private static String overlapClip(Subject s, ZoneOverlap o) {
+        return o.byKey() ? Subject.note(o.from() - 1, 100, 0.6) + "," + Subject.note(o.from(), 100, 0.6) + "," + Subject.note(o.to() + 1, 100, 0.6)
+                : Subject.note(s.key(), o.from() - 1, 0.6) + "," + Subject.note(s.key(), o.from(), 0.6) + "," + Subject.note(s.key(), o.to() + 1, 0.6);
     }
 
     private static void holes(Patch patch, Findings found) {
