@@ -34,6 +34,11 @@ public final class PeakRelief {
     public record Relief(Patch patch, double takenDb, String words) {
     }
 
+    /** What a limiter would take from the peaks of a patch that they hold, in dB; over {@link #MOST_DB} none is put in. */
+    public static double takenDb(Levelling.Proposal held) {
+        return held.shortByLu() + CARE_DB;
+    }
+
     /**
      * Makes the way out.
      *
@@ -44,7 +49,7 @@ public final class PeakRelief {
         if (measurement.silent() || now.shortByLu() <= rules.toleranceLu()) {
             throw new EditException("\"" + patch.name() + "\" reaches the target without a limiter.");
         }
-        double taken = now.shortByLu() + CARE_DB;
+        double taken = takenDb(now);
         if (taken > MOST_DB) {
             throw new EditException(String.format(Locale.ROOT, "A limiter would have to take %.1f dB from the peaks of \"%s\", which is more than %.0f dB: change the sound itself.", taken, patch.name(), MOST_DB));
         }

@@ -1,6 +1,7 @@
 package gentlecomet.studio.levels;
 
 import gentlecomet.craft.level.Levelling;
+import gentlecomet.craft.level.PeakRelief;
 import gentlecomet.craft.measure.Fingerprint;
 import gentlecomet.craft.measure.Measurement;
 import gentlecomet.craft.rules.HouseRules;
@@ -35,6 +36,16 @@ public record LevelRow(PatchSummary patch, SoundView sound, double trimDb, Level
     /** Whether its peaks hold it below the target. */
     public boolean held() {
         return proposal != null && proposal.words().startsWith("The ceiling");
+    }
+
+    /** What a limiter would take from the peaks that hold it. */
+    public String peaksText() {
+        return String.format(Locale.ROOT, "%.1f dB", PeakRelief.takenDb(proposal));
+    }
+
+    /** Whether a limiter may take as much. */
+    public boolean relieved() {
+        return PeakRelief.takenDb(proposal) <= PeakRelief.MOST_DB;
     }
 
     /** Whether levelling would change it: it is off the target or over the ceiling, and something can be done about it. */

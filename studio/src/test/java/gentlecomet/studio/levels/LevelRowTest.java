@@ -1,5 +1,6 @@
 package gentlecomet.studio.levels;
 
+import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -19,6 +20,16 @@ class LevelRowTest {
         assertFalse(row(-21.0, -1.0).toLevel(), "off the target, and the ceiling holds it");
         assertFalse(row(-18.2, -6).toLevel(), "within the tolerance");
         assertFalse(row(-120, -120).toLevel(), "silent");
+    }
+
+    /** 3 LU are missing under the ceiling: they come from the peaks, and 0.3 dB of care. Ten are more than a limiter may take unheard. */
+    @Test
+    void whatALimiterWouldTakeIsToldBefore() {
+        LevelRow held = row(-21.0, -1.0);
+        assertTrue(held.held() && held.relieved());
+        assertEquals("3.3 dB", held.peaksText());
+        assertFalse(row(-28.0, -1.0).relieved());
+        assertFalse(row(-21.0, -6).held(), "there is room");
     }
 
     private static LevelRow row(double lufs, double peak) {
