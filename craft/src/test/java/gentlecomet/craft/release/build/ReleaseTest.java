@@ -32,9 +32,15 @@ import gentlecomet.craft.rules.LevelMeasure;
 import gentlecomet.craft.sample.SamplingPlan;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.Shapes;
+import gentlecomet.sound.patch.Macro;
+import gentlecomet.sound.patch.MacroTarget;
 import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.Ride;
 import gentlecomet.sound.performance.Audio;
+import gentlecomet.sound.performance.Move;
 import gentlecomet.sound.performance.Note;
+import gentlecomet.sound.performance.Phrase;
+import gentlecomet.sound.performance.Rendering;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -148,6 +154,28 @@ class ReleaseTest {
         Audio demo = WavFormat.read(files.get("demos/a001-low-tide.wav"), "low.wav");
         assertEquals(293.66, PitchFinder.hz(demo, 0.1, 0.45), 1, "D4 in its first half second");
         assertEquals(440, PitchFinder.hz(demo, 0.7, 1.8), 1, "A4 from then on");
+    }
+
+    /** A ride of a macro goes along as its controller: the file, read and played, is as loud as the demo in every half second, which the macro turns down by 26 dB. */
+    @Test
+    void ridesOfMacrosGoAlongAsTheirControllers() {
+        Patch ridden = patch("Ridden", -14).withMacro(2, new Macro("Softer", "", "", List.of(new MacroTarget(Parameters.find("layer1.source1.level"), -14, -40))))
+                .withRide(new Ride("line", Ride.Hand.MACRO3, List.of(new Ride.Point(0, 0), new Ride.Point(8, 100))));
+        byte[] file = MidiExporter.file(new ReleasePatch(new ReleaseBank(0, "A", 0, 0), new CollectionFile.Slot(1, ridden), 1, null), Phrases.get("line"));
+        Phrase read = MidiFormat.read(file, "ridden.mid").phrase();
+        List<Integer> values = read.moves().stream().filter(m -> m.status() == 0xB0 && m.first() == 104).map(Move::second).toList();
+        assertEquals(IntStream.rangeClosed(0, 127).boxed().toList(), values);
+        Audio demo = DemoExporter.demo(new Rendering(48_000), ridden, Phrases.get("line"));
+        Audio played = new Rendering(48_000).render(ridden, read);
+        for (double at = 0.1; at < 4; at += 0.5) {
+            assertEquals(db(demo, at), db(played, at), 0.4, "a step of the controller is 0.2 dB, at " + at + " s");
+        }
+        assertTrue(db(demo, 0.1) - db(demo, 4.4) > 20, "the macro is heard");
+    }
+
+    private static double db(Audio audio, double from) {
+        int start = (int) (from * audio.sampleRate());
+        return 10 * Math.log10(IntStream.range(start, start + audio.sampleRate() / 5).mapToDouble(i -> (double) audio.left()[i] * audio.left()[i]).sum());
     }
 
     /** Parts that were made before are taken as they are: the archive is the same byte for byte, and nothing is rendered for it again. */

@@ -15,13 +15,18 @@ class CategoryStartStore {
         this.jdbc = jdbc;
     }
 
-    /** Ids of those that stand in a bank of the collection, by category. */
-    Map<String, Long> all(long collectionId) {
-        Map<String, Long> starts = new LinkedHashMap<>();
+    /** One of them. */
+    record Start(long patchId, String name) {
+    }
+
+    /** Those that stand in a bank of the collection, by category. */
+    Map<String, Start> all(long collectionId) {
+        Map<String, Start> starts = new LinkedHashMap<>();
         jdbc.sql("""
-                select s.category, s.patch_id from category_start s join patch p on p.id = s.patch_id join bank b on b.id = p.bank_id
+                select s.category, s.patch_id, e.name from category_start s join patch p on p.id = s.patch_id join edit e on e.patch_id = p.id and e.number = p.cursor
+                join bank b on b.id = p.bank_id
                 where s.collection_id = :collection and b.collection_id = :collection order by s.category""").param("collection", collectionId)
-                .query((rs, n) -> starts.put(rs.getString("category"), rs.getLong("patch_id"))).list();
+                .query((rs, n) -> starts.put(rs.getString("category"), new Start(rs.getLong("patch_id"), rs.getString("name")))).list();
         return starts;
     }
 

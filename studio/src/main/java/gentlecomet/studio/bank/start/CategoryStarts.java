@@ -33,13 +33,13 @@ public class CategoryStarts {
     /** Names of the chosen patches by category. */
     public Map<String, String> names(long collectionId) {
         Map<String, String> names = new LinkedHashMap<>();
-        store.all(collectionId).forEach((category, patch) -> names.put(category, patches.summary(patch).name()));
+        store.all(collectionId).forEach((category, start) -> names.put(category, start.name()));
         return names;
     }
 
     /** Id of the patch that new ones of a category begin as. */
     public Optional<Long> of(long collectionId, String category) {
-        return Optional.ofNullable(store.all(collectionId).get(category));
+        return Optional.ofNullable(store.all(collectionId).get(category)).map(CategoryStartStore.Start::patchId);
     }
 
     /** Makes a patch the start of its category, or lets the category begin as the program has it where it was that already. */
