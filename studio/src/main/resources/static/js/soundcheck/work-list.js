@@ -149,7 +149,8 @@ function arrange() {
   };
   list().querySelectorAll('.check-group-head').forEach(head => head.remove());
   let last = null;
-  const names = {weight: row => ({fault: 'Faults', look: 'To look at', waived: 'Waived'})[row.dataset.weight], rule: row => row.dataset.rule, patch: row => `${row.dataset.slot.padStart(3, '0')} ${row.dataset.name}`};
+  const since = by === 'patch' ? sinceTheLastRun() : new Map();
+  const names = {weight: row => ({fault: 'Faults', look: 'To look at', waived: 'Waived'})[row.dataset.weight], rule: row => row.dataset.rule, patch: row => `${row.dataset.slot.padStart(3, '0')} ${row.dataset.name}${since.get(row.dataset.patch) ?? ''}`};
   for (const row of rows().sort(orders[by])) {
     const name = names[by](row);
     if (!row.hidden && name !== last) {
@@ -166,6 +167,14 @@ function arrange() {
   document.getElementById('check-count').textContent = `${shown().length} shown`;
   const all = document.getElementById('check-mend-all');
   all.disabled = rule === '' || !shown().some(row => row.querySelector('.check-mends'));
+}
+
+/** What has changed about patches since the last run, in words, by patch. @returns {Map<string, string>} */
+function sinceTheLastRun() {
+  const fresh = new Map();
+  const gone = new Map([...document.querySelectorAll('[data-gone]')].map(g => [g.dataset.patch, g.dataset.count]));
+  rows().filter(row => row.dataset.fresh === 'true').forEach(row => fresh.set(row.dataset.patch, (fresh.get(row.dataset.patch) ?? 0) + 1));
+  return new Map([...new Set([...fresh.keys(), ...gone.keys()])].map(patch => [patch, `: ${fresh.get(patch) ?? 0} new, ${gone.get(patch) ?? 0} gone`]));
 }
 
 async function loadBank(e) {

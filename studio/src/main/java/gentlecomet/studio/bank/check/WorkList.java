@@ -57,16 +57,25 @@ class WorkList {
      * @param unchecked how many of them have not been checked in their present state
      * @param faulty    how many have a fault
      * @param fresh     findings that were not there before the last run
-     * @param gone      findings that were there and are no more
+     * @param goneOf    findings that were there and are no more, by patch
      * @param since     when the last run was asked for, empty before the first
      * @param rules     findings that count, by rule
      */
-    record Work(List<WorkRow> rows, int patches, long unchecked, long faulty, long fresh, long gone, String since, Map<String, Long> rules) {
+    record Work(List<WorkRow> rows, int patches, long unchecked, long faulty, long fresh, List<Gone> goneOf, String since, Map<String, Long> rules) {
+
+        /** Findings that were there before the last run and are no more. */
+        public long gone() {
+            return goneOf.stream().mapToLong(Gone::findings).sum();
+        }
 
         /** Findings that count, of one weight. */
         public long count(String weight) {
             return rows.stream().filter(r -> r.weight().equals(weight)).count();
         }
+    }
+
+    /** A patch that has lost findings since the last run. */
+    record Gone(PatchSummary patch, long findings) {
     }
 
     Work of(long bankId, CollectionRow collection) {
@@ -77,7 +86,7 @@ class WorkList {
         Optional<CheckRun> run = soundchecks.lastRun(bankId);
         Map<Long, List<String>> seen = run.map(CheckRun::seen).orElse(Map.of());
         List<WorkRow> rows = new ArrayList<>();
-        long gone = 0;
+        List<Gone> gone = new ArrayList<>();
         for (PatchSummary p : all) {
             CheckResult check = checks.getOrDefault(p.id(), CheckResult.NONE);
             if (check.checked()) {
@@ -87,7 +96,10 @@ class WorkList {
                 check.waived().forEach(f -> now.add(f.key()));
                 check.findings().forEach(f -> rows.add(row(p, f, before, null)));
                 check.waived().forEach(f -> rows.add(row(p, f, before, waived.get(p.id()).get(f.key()))));
-                gone += before == null ? 0 : before.stream().filter(k -> !now.contains(k)).count();
+                long lost = before == null ? 0 : before.stream().filter(k -> !now.contains(k)).count();
+                if (lost > 0) {
+                    gone.add(new Gone(p, lost));
+                }
             }
         }
         rows.sort(Comparator.comparing((WorkRow r) -> r.weight().equals("fault") ? 0 : r.weight().equals("look") ? 1 : 2).thenComparing(r -> r.finding().rule()).thenComparing(r -> r.patch().slot()));

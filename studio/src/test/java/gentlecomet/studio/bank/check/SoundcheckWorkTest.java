@@ -100,7 +100,7 @@ class SoundcheckWorkTest extends WebWork {
         patches.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("layer1.source1.level"), -16));
         found(DARK);
         String page = web.perform(get("/banks/{id}/soundcheck", bank)).andExpect(status().isOk()).andReturn().getResponse().getContentAsString();
-        assertTrue(page.replaceAll("<[^>]*>", "").matches("(?s).*1 new, 1 gone.*"), "one has come, one has gone");
+        assertTrue(page.replaceAll("<[^>]*>", "").matches("(?s).*1 new, 1 gone \\(" + patches.get(id).name() + " 1\\).*"), "one has come, one has gone, and from where");
         assertTrue(page.contains("data-key=\"expression.wheel routes\"") && page.contains("data-fresh=\"true\""));
     }
 
