@@ -51,6 +51,15 @@ class SoundcheckStore {
         return checked("p.bank_id = :id", bankId, rulesHash);
     }
 
+    /** Of patches that have changed since they were checked: what was found of the latest state before that was. */
+    List<Checked> before(long bankId, String rulesHash) {
+        return jdbc.sql("""
+                select distinct on (p.id) p.id, c.findings from patch p join edit e on e.patch_id = p.id and e.number < p.cursor
+                join sound_check c on c.sound_hash = e.sound_hash and c.category = e.category and c.rules_hash = :rules and c.engine_version = :madeBy
+                where p.bank_id = :id order by p.id, e.number desc""").param("rules", rulesHash).param("madeBy", MADE_BY)
+                .param("id", bankId).query((rs, n) -> new Checked(rs.getLong("id"), Json.read(rs.getString("findings"), Findings.class).findings())).list();
+    }
+
     List<Checked> ofCollection(long collectionId, String rulesHash) {
         return checked("b.collection_id = :id", collectionId, rulesHash);
     }

@@ -124,14 +124,19 @@ public class Soundchecks {
         store.save(soundHash, state.naming().category(), hash(rules), Soundcheck.judge(state, probes, rules));
     }
 
+    private static List<String> keys(SoundcheckStore.Checked checked) {
+        return checked.findings().stream().map(Finding::key).toList();
+    }
+
     /** Asks for the soundcheck of a bank's patches whose sound has not been checked; what has failed is tried again. What is known now is what later findings are compared with. */
     @Transactional
     public void askForBank(long bankId, HouseRules rules) {
         String hash = hash(rules);
         Map<Long, List<String>> known = new HashMap<>();
-        store.ofBank(bankId, hash).forEach(c -> known.put(c.patchId(), c.findings().stream().map(Finding::key).toList()));
+        store.ofBank(bankId, hash).forEach(c -> known.put(c.patchId(), keys(c)));
         // Of a patch that has changed what was known before counts.
         Map<Long, List<String>> seen = new HashMap<>(runs.last(bankId).map(CheckRun::seen).orElse(Map.of()));
+        store.before(bankId, hash).forEach(c -> seen.put(c.patchId(), keys(c)));
         seen.putAll(known);
         runs.save(bankId, new CheckRunStore.Seen(seen));
         String text = Json.compact(rules);

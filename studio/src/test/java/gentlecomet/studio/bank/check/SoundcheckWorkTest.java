@@ -93,6 +93,17 @@ class SoundcheckWorkTest extends WebWork {
         assertEquals(1, check().faults());
     }
 
+    /** Checked, mended, and then asked for again: what was found of the state before counts. */
+    @Test
+    void aPatchThatChangedBeforeTheRunIsComparedWithWhatItWas() throws Exception {
+        found(LOUD);
+        patches.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("layer1.source1.level"), -17));
+        send(post("/banks/{id}/soundcheck", bank)).andExpect(status().isOk());
+        found(DARK);
+        String page = web.perform(get("/banks/{id}/soundcheck", bank)).andExpect(status().isOk()).andReturn().getResponse().getContentAsString();
+        assertTrue(page.replaceAll("<[^>]*>", "").matches("(?s).*1 new, 1 gone \\(" + patches.get(id).name() + " 1\\).*"), page.replaceAll("<[^>]*>", "").replaceAll("\\s+", " "));
+    }
+
     @Test
     void theListTellsWhatIsNewSinceTheLastRun() throws Exception {
         found(LOUD);
