@@ -13,6 +13,7 @@ import gentlecomet.craft.release.build.PdfExporter;
 import gentlecomet.craft.release.build.SampledNotes;
 import gentlecomet.craft.release.build.SoundFontExporter;
 import gentlecomet.craft.sample.SoundFontWriter;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -22,23 +23,23 @@ import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.TreeSet;
-import java.util.regex.Pattern;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import javax.sound.midi.InvalidMidiDataException;
 import javax.sound.midi.MidiSystem;
+import javax.sound.sampled.AudioInputStream;
+import javax.sound.sampled.AudioSystem;
+import javax.sound.sampled.UnsupportedAudioFileException;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 
 /** Reads the chosen formats of an archive back, each by something that is not its writer. */
 final class FormatCheck {
-
-    private static final Pattern SAMPLE = Pattern.compile(" ?sample=(\\S+)");
 
     /** One thing that was read. @param good whether it is as it should be */
     record Line(boolean good, String words) {
@@ -100,25 +101,39 @@ final class FormatCheck {
     }
 
     private void samples() throws IOException {
-        Set<String> there = zip.stream().map(ZipEntry::getName).filter(n -> n.startsWith(SampledNotes.FOLDER) && n.endsWith(".wav")).collect(Collectors.toSet());
-        int named = 0;
-        List<String> wrong = new ArrayList<>();
-        for (ZipEntry entry : zip.stream().filter(e -> e.getName().endsWith(".sfz")).toList()) {
-            String text = new String(content(entry.getName()), StandardCharsets.UTF_8);
-            String folder = entry.getName().replace(".sfz", "/");
-            List<String> samples = SAMPLE.matcher(text).results().map(m -> folder + m.group(1)).toList();
-            named += samples.size();
-            samples.stream().filter(s -> !there.contains(s)).forEach(wrong::add);
-        }
-        if (named != there.size()) {
-            wrong.add(there.size() + " samples are there");
-        }
-        note(wrong, "SFZ files name " + named + " samples, each of which is there");
+        Map<String, Long> frames = new TreeMap<>();
         LoopJoints loops = new LoopJoints();
-        for (String wav : new TreeSet<>(there)) {
-            loops.wav(content(wav), wav);
+        List<String> wrong = new ArrayList<>();
+        for (String wav : zip.stream().map(ZipEntry::getName).filter(n -> n.startsWith(SampledNotes.FOLDER) && n.endsWith(".wav")).toList()) {
+            byte[] content = content(wav);
+            try (AudioInputStream in = AudioSystem.getAudioInputStream(new ByteArrayInputStream(content))) {
+                frames.put(wav, in.getFrameLength());
+            } catch (UnsupportedAudioFileException e) {
+                wrong.add(wav + " is not read by the JDK");
+            }
+            loops.wav(content, wav);
         }
+        int named = 0;
+        for (ZipEntry entry : zip.stream().filter(e -> e.getName().endsWith(".sfz")).toList()) {
+            List<SfzReader.Region> regions = SfzReader.read(new String(content(entry.getName()), StandardCharsets.UTF_8));
+            named += regions.size();
+            regions.stream().map(r -> fault(r, frames.get(SampledNotes.FOLDER + r.sample()))).filter(f -> !f.isEmpty()).forEach(wrong::add);
+        }
+        if (named != frames.size()) {
+            wrong.add(frames.size() + " samples are there");
+        }
+        note(wrong, "SFZ files name " + named + " samples, each of which is there and is read by the JDK, with keys, velocities and loops that can be");
         note(loops, "samples");
+    }
+
+    /** @param frames of the sample, null where it is not there */
+    private static String fault(SfzReader.Region r, Long frames) {
+        int low = r.number("lokey", -1);
+        int high = r.number("hikey", -1);
+        boolean zone = low >= 0 && low <= high && high <= 127 && r.number("lovel", -1) >= 0 && r.number("lovel", -1) <= r.number("hivel", -1) && r.number("hivel", 128) <= 127;
+        return frames == null ? r.sample() + " is not there"
+                : !zone || r.number("pitch_keycenter", -1) < 0 ? r.sample() + " has no zone of keys and velocities"
+                : r.loops() && !(r.number("loop_start", -1) >= 0 && r.number("loop_start", 0) < r.number("loop_end", 0) && r.number("loop_end", 0) < frames) ? r.sample() + " goes round beyond its end" : "";
     }
 
     private void soundFonts() throws IOException {

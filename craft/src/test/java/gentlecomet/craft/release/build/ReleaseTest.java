@@ -282,6 +282,10 @@ class ReleaseTest {
         torn.put("soundfont/a.sf2", earlier(files.get("soundfont/a.sf2"), "shdr", 8 + 32, 11));
         torn.put(PatchExporter.SCHEMA, "{\"required\": [\"moon\"]}".getBytes(StandardCharsets.UTF_8));
         List<String> faults = verified(ZipFormat.write(torn), APPROVED, SAMPLED).lines().stream().filter(l -> l.startsWith("FAULT")).toList();
+        String regions = "samples/a007-high-tide.sfz";
+        Map<String, byte[]> beyond = new TreeMap<>(files);
+        beyond.put(regions, new String(files.get(regions), StandardCharsets.UTF_8).replaceFirst("loop_end=[0-9]+", "loop_end=99999999").getBytes(StandardCharsets.UTF_8));
+        assertTrue(verified(ZipFormat.write(beyond), APPROVED, SAMPLED).lines().stream().anyMatch(l -> l.startsWith("FAULT: SFZ") && l.contains("goes round beyond its end")));
         for (String fault : List.of("loops of samples", "loops of SoundFonts", "moon")) {
             assertTrue(faults.stream().anyMatch(l -> l.contains(fault)), fault + ": " + faults);
         }
