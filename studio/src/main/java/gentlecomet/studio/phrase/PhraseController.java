@@ -19,7 +19,6 @@ import org.springframework.web.multipart.MultipartFile;
 @RestController
 class PhraseController {
 
-    private static final int LARGEST_MIDI = 4_000_000;
     private static final double LONGEST_BEATS = 2000;
 
     /** Everything that the player offers beside the patch in focus. */
@@ -35,11 +34,8 @@ class PhraseController {
     /** A Standard MIDI File as a phrase for this page; it is not kept. */
     @PostMapping("/phrases")
     PlayablePhrase read(@RequestParam MultipartFile file) throws IOException {
-        if (file.isEmpty() || file.getSize() > LARGEST_MIDI) {
-            throw new RefusedException("Choose a MIDI file of up to 4 MB.");
-        }
+        MidiFormat.Read read = MidiUpload.read(file);
         String name = Assets.name(file);
-        MidiFormat.Read read = MidiFormat.read(file.getBytes(), name);
         Phrase phrase = read.phrase();
         if (phrase.beats() > LONGEST_BEATS) {
             throw new RefusedException(name + ": expected at most " + (int) LONGEST_BEATS + " beats, found " + (int) phrase.beats() + ".");

@@ -1,5 +1,6 @@
 // Phrases of the house on the rules page: typed, played or taken from a MIDI file, heard, named and removed. They are kept with the rules.
 import * as player from '../player/player.js';
+import {FIRST_MACRO} from '../player/rides.js';
 import {ask, say} from '../page/requests.js';
 
 const LONGEST_MS = 60000;
@@ -42,7 +43,7 @@ function message(hand, value) {
   const bend = Math.max(0, Math.min(16383, Math.round(8192 + 81.92 * value)));
   return hand === 'pressure' ? {status: PRESSURE, first: seven, second: 0}
     : hand === 'bend' ? {status: BEND, first: bend & 0x7F, second: bend >> 7}
-    : {status: CONTROL, first: hand === 'wheel' ? 1 : 101 + Number(hand.slice(5)), second: seven};
+    : {status: CONTROL, first: hand === 'wheel' ? 1 : FIRST_MACRO - 1 + Number(hand.slice(5)), second: seven};
 }
 
 function lift(key) {

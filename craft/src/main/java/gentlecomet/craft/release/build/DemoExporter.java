@@ -39,7 +39,7 @@ public final class DemoExporter implements PartExporter {
     @Override
     public void part(ReleaseContents contents, ReleasePatch patch, ReleaseFiles files) {
         Rendering rendering = new Rendering(Measuring.RATE, new AssetFiles(contents.collection().assets()));
-        Audio demo = demo(rendering, patch.slot().patch(), contents.collection().rules().phrase(phrase(contents.collection().rules(), patch)));
+        Audio demo = demo(rendering, patch.slot().patch(), contents.collection().rules().phraseFor(patch.slot().patch().naming().category()));
         files.put(path(patch), WavFormat.write24(demo));
         files.noteSamples(path(patch), Hashes.samples(demo));
     }

@@ -47,7 +47,7 @@ public final class MidiExporter implements Exporter {
     @Override
     public void export(ReleaseContents contents, ReleaseFiles files, DoubleConsumer progress) {
         for (ReleasePatch p : contents.patches()) {
-            files.put(path(p), file(p, contents.collection().rules().phrase(DemoExporter.phrase(contents.collection().rules(), p))));
+            files.put(path(p), file(p, contents.collection().rules().phraseFor(p.slot().patch().naming().category())));
         }
     }
 

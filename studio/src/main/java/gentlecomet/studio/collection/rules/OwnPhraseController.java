@@ -7,6 +7,7 @@ import gentlecomet.craft.phrase.OwnPhrase;
 import gentlecomet.studio.asset.Assets;
 import gentlecomet.studio.collection.Collections;
 import gentlecomet.studio.page.RefusedException;
+import gentlecomet.studio.phrase.MidiUpload;
 import gentlecomet.studio.phrase.PlayablePhrase;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -21,8 +22,6 @@ import org.springframework.web.multipart.MultipartFile;
 /** Phrases of a house: those that it has, and new ones on their way into its rules. */
 @RestController
 class OwnPhraseController {
-
-    private static final int LARGEST_MIDI = 4_000_000;
 
     private final Collections collections;
 
@@ -60,10 +59,7 @@ class OwnPhraseController {
     /** A Standard MIDI File. @param name empty for that of the file */
     @PostMapping("/phrases/file")
     Made file(@RequestParam String name, @RequestParam MultipartFile file) throws IOException {
-        if (file.isEmpty() || file.getSize() > LARGEST_MIDI) {
-            throw new RefusedException("Choose a MIDI file of up to 4 MB.");
-        }
-        MidiFormat.Read read = MidiFormat.read(file.getBytes(), Assets.name(file));
+        MidiFormat.Read read = MidiUpload.read(file);
         List<String> remarks = new ArrayList<>(read.remarks());
         if (!read.phrase().tempoChanges().isEmpty()) {
             remarks.add("Its changes of tempo are left out.");
