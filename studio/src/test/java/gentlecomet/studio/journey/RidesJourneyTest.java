@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gentlecomet.sound.patch.Ride;
 import gentlecomet.studio.patch.PatchSummary;
+import java.time.Duration;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
@@ -26,8 +27,8 @@ class RidesJourneyTest extends OnTheScreen {
             page.fill("[data-phrase-name]", "By hand");
             page.click("[data-phrase-record]");
             page.keys("`");
-            hold(page, "KeyA");
-            hold(page, "KeyD");
+            hold(page, "a");
+            hold(page, "d");
             page.click("[data-phrase-record]");
             page.until(d -> page.text("[data-phrase-rows]").contains("104"));
             new Select(page.find("tr[data-category=bell] [name=categoryPhrase]")).selectByVisibleText("By hand");
@@ -42,6 +43,7 @@ class RidesJourneyTest extends OnTheScreen {
             page.click("[data-phrase-remove]");
             page.until(d -> page.text("#messages").contains("Bell is heard by it"));
             page.open("/patches/" + id);
+            page.click("#player-repeat");
             page.click("#player-phrase");
             page.until(d -> peak(page) > -50);
             page.find("#player-choice").click();
@@ -49,11 +51,11 @@ class RidesJourneyTest extends OnTheScreen {
         }
     }
 
-    /** Holds a key of the computer until it is heard. */
-    private static void hold(Browser page, String code) {
-        page.js("document.body.dispatchEvent(new KeyboardEvent('keydown', {code: arguments[0], bubbles: true}))", code);
+    /** Holds a key of the computer as long as a hand does, so that the phrase is not over before a busy page has drawn its meter once. */
+    private static void hold(Browser page, String key) {
+        new Actions(page.driver).keyDown(key).perform();
         page.until(d -> peak(page) > -50);
-        page.js("document.body.dispatchEvent(new KeyboardEvent('keyup', {code: arguments[0], bubbles: true}))", code);
+        new Actions(page.driver).pause(Duration.ofMillis(600)).keyUp(key).perform();
         page.until(d -> peak(page) < -60);
     }
 
@@ -98,7 +100,7 @@ class RidesJourneyTest extends OnTheScreen {
                     const wheel = [...document.querySelectorAll('.ride-hands label')].find(l => l.textContent === 'Wheel').querySelector('input');
                     let n = 0;
                     const timer = setInterval(() => { wheel.value = 5 * ++n; wheel.dispatchEvent(new Event('input')); if (n === 20) clearInterval(timer); }, 50);""");
-            page.until(java.time.Duration.ofSeconds(30), d -> last(wheel(id, phrase)).value() == 100);
+            page.until(Duration.ofSeconds(30), d -> last(wheel(id, phrase)).value() == 100);
             assertTrue(wheel(id, phrase).points().size() < 18, "thinned: " + wheel(id, phrase));
             assertEquals(0, wheel(id, phrase).points().get(0).value(), 6, "it rested before");
 
