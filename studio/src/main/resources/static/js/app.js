@@ -6,8 +6,9 @@ import {beforeRequest, benchState, chooseStage, flipVersions, matchLevel, openPl
 import {openQuickLine} from './bench/quick/quick-line.js';
 import {roundKey, undoAnswer} from './listening/round.js';
 import {playClicked, setUpPage} from './page/pages.js';
-import {csrfToken, say, stageHeader} from './page/requests.js';
-import {fieldOf, refuse} from './page/refused.js';
+import {say, stageHeader} from './page/requests.js';
+import {setUpAnswers} from './page/answers.js';
+import {setUpTheme, turnTheme} from './page/theme.js';
 import {rememberFocus} from './page/focus-kept.js';
 import {followBench} from './soundcheck/live.js';
 import {panic, playChosen, setUpStrip, sizeFor} from './player/strip.js';
@@ -33,30 +34,8 @@ function fresh(root) {
   }
 }
 
-const systemDark = matchMedia('(prefers-color-scheme: dark)');
-
-function showTheme(theme) {
-  document.documentElement.dataset.bsTheme = theme;
-  document.dispatchEvent(new CustomEvent('comet:theme'));
-}
-
-/** The system's preference, until somebody chooses here; a choice that agrees with the system follows it again. */
-function setTheme(theme) {
-  if ((theme === 'dark') === systemDark.matches) {
-    localStorage.removeItem('comet-theme');
-  } else {
-    localStorage.setItem('comet-theme', theme);
-  }
-  showTheme(theme);
-}
-
-function setUpTheme() {
-  const follow = () => showTheme(localStorage.getItem('comet-theme') ?? (systemDark.matches ? 'dark' : 'light'));
-  systemDark.addEventListener('change', follow);
-  follow();
-}
-
 setUpTheme();
+setUpAnswers();
 setUpStrip();
 setUpPatchDrop();
 followBench();
@@ -66,7 +45,6 @@ document.getElementById('content').focus({preventScroll: true});
 document.body.addEventListener('htmx:afterSettle', e => fresh(e.detail.elt.id === 'page' ? document.getElementById('content') : document.getElementById(e.detail.elt.id) ?? e.detail.elt));
 document.addEventListener('comet:fresh', e => fresh(e.detail));
 document.body.addEventListener('htmx:configRequest', e => {
-  e.detail.headers['X-XSRF-TOKEN'] = csrfToken();
   if (e.detail.verb === 'post' && e.detail.elt.closest('#bench')) {
     e.detail.parameters.version = document.getElementById('bench').dataset.version;
     Object.assign(e.detail.headers, stageHeader());
@@ -102,21 +80,6 @@ document.body.addEventListener('htmx:beforeRequest', e => requestOfBench(e.detai
 for (const event of ['htmx:responseError', 'htmx:sendError', 'htmx:sendAbort', 'htmx:timeout']) {
   document.body.addEventListener(event, e => requestOfBench(e.detail.elt, false));
 }
-document.body.addEventListener('htmx:responseError', e => {
-  const xhr = e.detail.xhr;
-  const plain = (xhr.getResponseHeader('Content-Type') ?? '').startsWith('text/plain');
-  const text = plain ? xhr.responseText
-    : new DOMParser().parseFromString(xhr.responseText, 'text/html').querySelector('main p')?.textContent ?? 'That did not work.';
-  const field = xhr.status === 422 ? fieldOf(e.detail.elt, xhr.getResponseHeader('X-Field')) : null;
-  if (xhr.status === 409) {
-    say(text, {key: 'conflict', buttons: [['Show what is there now', () => location.reload()]]});
-  } else if (field) {
-    refuse(field, text);
-  } else {
-    say(text);
-  }
-});
-document.body.addEventListener('htmx:sendError', () => say('The server cannot be reached just now. Nothing was changed; try again in a moment.', {calm: true}));
 window.addEventListener('beforeunload', e => {
   if (benchState()?.unsent) {
     e.preventDefault();
@@ -127,7 +90,7 @@ document.addEventListener('click', e => {
   playClicked(e);
   const action = e.target.closest('[data-action]')?.dataset.action;
   if (action === 'theme') {
-    setTheme(document.documentElement.dataset.bsTheme === 'dark' ? 'light' : 'dark');
+    turnTheme();
   } else if (action === 'shortcuts') {
     openShortcuts();
   } else if (action === 'find') {
@@ -146,7 +109,7 @@ function find() {
   openFinder({collection: document.getElementById('page').dataset.collection, patch: bench ? document.getElementById('bench').dataset.patch : null,
     openPlace, actions: [
       {text: 'Play or stop', act: playChosen}, {text: 'All notes off', act: panic}, {text: 'Shortcuts of this page', act: openShortcuts},
-      {text: 'Light or dark', act: () => setTheme(document.documentElement.dataset.bsTheme === 'dark' ? 'light' : 'dark')},
+      {text: 'Light or dark', act: () => turnTheme()},
       ...[3, 4, 5].map(octave => ({text: `Call middle C C${octave}`, act: () => setMiddleOctave(octave)})),
       {text: 'Computer keys play notes', act: click('player-notes')}, {text: 'Loop the phrase', act: click('player-repeat')},
       ...(bench ? [{text: 'Undo', act: click('undo')}, {text: 'Redo', act: click('redo')}, {text: 'Save revision', act: save}, {text: 'Hear everything: nothing muted or bypassed', act: hearAll},

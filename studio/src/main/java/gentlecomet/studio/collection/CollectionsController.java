@@ -1,11 +1,8 @@
 package gentlecomet.studio.collection;
 
-import gentlecomet.studio.asset.Assets;
 import gentlecomet.studio.page.PageContexts;
 import gentlecomet.studio.page.RefusedException;
 import gentlecomet.studio.patch.PatchPlaces;
-import java.io.IOException;
-import java.io.InputStream;
 import java.util.List;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -13,9 +10,8 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.multipart.MultipartFile;
 
-/** All collections: begun, imported, copied, put away, deleted and brought back; and what each says of itself. */
+/** All collections: begun, copied, put away, deleted and brought back; and what each says of itself. */
 @Controller
 class CollectionsController {
 
@@ -57,21 +53,6 @@ class CollectionsController {
         return "redirect:/collections/" + collections.create(name);
     }
 
-    /** From the page that is shown while there is no collection; others look first. */
-    @PostMapping("/collections/import")
-    String take(@RequestParam MultipartFile file) throws IOException {
-        try (InputStream in = chosen(file).getInputStream()) {
-            return "redirect:/collections/" + intake.take(in, Assets.name(file));
-        }
-    }
-
-    private static MultipartFile chosen(MultipartFile file) {
-        if (file.isEmpty()) {
-            throw new RefusedException("Choose a release ZIP first.", "file");
-        }
-        return file;
-    }
-
     @PostMapping("/collections/{id}/duplicate")
     String duplicate(@PathVariable long id, @RequestParam long from, Model model) {
         intake.duplicate(collections.get(id));
@@ -84,12 +65,16 @@ class CollectionsController {
         return cards(from, model);
     }
 
+    /** @param from the collection whose page asks, 0 for the page that is shown while there is none */
     @PostMapping("/collections/{id}/trash")
     String trash(@PathVariable long id, @RequestParam boolean on, @RequestParam long from, Model model) {
         if (on && id == from) {
             throw new RefusedException("This collection is the one that is open. Open another one first, then delete it.");
         }
         collections.trash(id, on);
+        if (from == 0) {
+            return "redirect:/collections/" + id;
+        }
         return cards(from, model);
     }
 

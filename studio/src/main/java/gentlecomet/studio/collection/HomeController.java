@@ -2,11 +2,13 @@ package gentlecomet.studio.collection;
 
 import gentlecomet.craft.rules.Category;
 import gentlecomet.studio.page.PageContexts;
+import gentlecomet.studio.patch.PatchPlaces;
 import gentlecomet.studio.patch.PatchSummary;
 import gentlecomet.studio.patch.Patches;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -16,7 +18,7 @@ import org.springframework.web.bind.annotation.CookieValue;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 
-/** Collections: their home, new ones, and imported ones. */
+/** The home of a collection, and the page that is shown while there is none. */
 @Controller
 class HomeController {
 
@@ -57,8 +59,14 @@ class HomeController {
 
     /** The collection that was shown last in this browser, or else the one that was worked on last. */
     @GetMapping("/")
-    String start(@CookieValue(name = "comet-collection", defaultValue = "") String shown) {
-        return start.collection(shown).map(id -> "redirect:/collections/" + id).orElse("collection/first");
+    String start(@CookieValue(name = "comet-collection", defaultValue = "") String shown, Model model) {
+        Optional<Long> there = start.collection(shown);
+        if (there.isPresent()) {
+            return "redirect:/collections/" + there.get();
+        }
+        model.addAttribute("trashed", collections.cards());
+        model.addAttribute("days", PatchPlaces.TRASH_DAYS);
+        return "collection/first";
     }
 
     @GetMapping("/collections/{id}")

@@ -1,10 +1,8 @@
 package gentlecomet.studio.collection;
 
 import gentlecomet.craft.format.CollectionFile;
-import gentlecomet.craft.release.check.ReleaseCheck;
 import gentlecomet.studio.asset.Assets;
 import gentlecomet.studio.patch.Patches;
-import java.io.InputStream;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
@@ -31,12 +29,6 @@ public class Intake {
         this.copies = copies;
         this.patches = patches;
         this.assets = assets;
-    }
-
-    /** Takes the archive of a release. @param name of the file, for what is said of it @throws gentlecomet.craft.format.FormatException when it cannot be taken */
-    @Transactional
-    public long take(InputStream archive, String name) {
-        return take(ReleaseCheck.read(archive, name));
     }
 
     /** A copy of a collection under a name of its own: working states and latest revisions. Answers its id. */

@@ -27,8 +27,8 @@ public class StaticFiles implements WebMvcConfigurer {
 
     private static final Duration KEPT = Duration.ofDays(365);
     private static final int HASH_DIGITS = 12;
-    /** Modules that only the audio thread loads. */
-    private static final Set<String> AUDIO_THREAD = Set.of("js/player/worklet.js", "js/player/sequences.js", "js/player/beside.js", "js/player/crossfade.js");
+    /** Modules that only the audio thread loads, or the page without a collection. */
+    private static final Set<String> ELSEWHERE = Set.of("js/player/worklet.js", "js/player/sequences.js", "js/player/beside.js", "js/player/crossfade.js", "js/first.js");
 
     private final String[] locations;
     private final String prefix;
@@ -58,7 +58,7 @@ public class StaticFiles implements WebMvcConfigurer {
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException("every Java has SHA-256", e);
         }
-        files.keySet().stream().filter(f -> f.endsWith(".js") && !AUDIO_THREAD.contains(f)).forEach(f -> modules.add(at("/" + f)));
+        files.keySet().stream().filter(f -> f.endsWith(".js") && !ELSEWHERE.contains(f)).forEach(f -> modules.add(at("/" + f)));
     }
 
     /** The address of a static file, for example of "/css/comet.css". */

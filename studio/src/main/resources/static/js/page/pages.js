@@ -6,23 +6,12 @@ import {wireSky} from '../bank/sky.js';
 import {wireLadder} from '../collection/ladder.js';
 import {wireRules} from '../collection/rules.js';
 import {wireFills} from './fills.js';
+import {followProgress} from './progress.js';
 import {wirePatchFiles} from '../bank/patch-files.js';
 import {playClip} from './clips.js';
 import {wireRound} from '../listening/round.js';
 import {wireRoundsPage} from '../listening/rounds-page.js';
 import {wireWorkList} from '../soundcheck/work-list.js';
-
-const streams = new Map();
-
-/** Streams of pages that are gone are closed, so that a browser's few connections are there for the page that is shown. */
-function closeLost() {
-  for (const [url, {source, line}] of streams) {
-    if (!line.isConnected) {
-      source.close();
-      streams.delete(url);
-    }
-  }
-}
 
 /** The collection whose patch the player holds, and the patch that it was told to hold. */
 let shownCollection = null;
@@ -60,8 +49,7 @@ document.addEventListener('comet:rows', e => e.detail.fresh.forEach(tellName));
 
 /** Brings a fresh piece of a page to life. @param {HTMLElement} root */
 export function setUpPage(root) {
-  closeLost();
-  root.querySelectorAll('[data-progress]').forEach(follow);
+  followProgress(root);
   const focus = root.querySelector('#focus');
   if (focus && !focus.closest('#bench')) {
     takeFocus(focus);
@@ -90,48 +78,6 @@ function labelCells(root) {
   root.querySelectorAll('table.slots').forEach(table => {
     const heads = [...table.querySelectorAll('thead th')].map(th => th.textContent.trim());
     table.querySelectorAll('tbody td.num, tbody td.mid, tbody td.labelled').forEach(cell => { cell.dataset.label = heads[cell.cellIndex] ?? ''; });
-  });
-}
-
-/** Follows server-sent progress and exchanges a part of the page when the work is done. */
-function follow(line) {
-  const url = line.dataset.progress;
-  streams.get(url)?.source.close();
-  if (line.dataset.ask) {
-    ask(line.dataset.ask, {method: 'POST'}).catch(refusal => say(refusal.message, {key: 'measure', calm: refusal.passing}));
-  }
-  const source = new EventSource(url);
-  streams.set(url, {source, line});
-  const started = performance.now();
-  let first = null;
-  const finish = async () => {
-    source.close();
-    streams.delete(url);
-    const target = document.querySelector(line.dataset.swap);
-    if (!line.isConnected || !target) {
-      return;
-    }
-    const box = document.createElement('template');
-    box.innerHTML = await (await ask(line.dataset.then)).text();
-    const fresh = box.content.querySelector(line.dataset.swap);
-    target.replaceWith(fresh);
-    line.remove();
-    window.htmx.process(fresh);
-    document.dispatchEvent(new CustomEvent('comet:fresh', {detail: fresh}));
-  };
-  source.addEventListener('progress', event => {
-    const {done, total, failed} = JSON.parse(event.data);
-    if (!line.isConnected) {
-      source.close();
-      return;
-    }
-    first ??= done;
-    const seconds = (performance.now() - started) / 1000;
-    const left = done > first ? Math.ceil(seconds / (done - first) * (total - done)) : null;
-    line.querySelector('span:last-of-type').textContent = `${done} of ${total}${left === null ? '' : `, about ${left} s left`}`;
-    if (done + failed >= total) {
-      finish().catch(refusal => say(refusal.message));
-    }
   });
 }
 
