@@ -6,6 +6,8 @@ const BENCH = [['1 to 9', 'key map, sources, filter, envelopes, modulation, effe
 const BANK = [['Arrows, Page, Home, End', 'from cell to cell'], ['Shift+↑ Shift+↓', 'choose a stretch; Ctrl+Space one more, Ctrl+A all that are shown, Esc none'], ['Letters', 'to the next name that begins so'], ['Space', 'play'],
   ['Enter', 'type in the cell; on slot and portrait: open on the bench'], ['Tab while typing', 'on to the same cell of the next patch; Esc takes back'], ['F2', 'rename; with several chosen, all of them'], ['Alt+↑ Alt+↓', 'move what is chosen'],
   ['Ctrl+C, Ctrl+V', 'copy names, categories, tags and authors; paste cells'], ['Ctrl+D', 'duplicate'], ['Ctrl+S', 'save revisions'], ['Delete', 'into the trash'], ['Ctrl+Z, Ctrl+Shift+Z', 'undo, redo'], ['/', 'filter'], ['Menu key, Shift+F10', 'menu of the row']];
+const SOUNDCHECK = [['↓ ↑, Page, Home, End', 'from finding to finding'], ['Shift+↑ Shift+↓', 'choose a stretch; Ctrl+click one more, Ctrl+A all that are shown, Esc one again'], ['P', 'play what is heard of it'], ['R', 'try the repair, then apply it; of all that are chosen'],
+  ['W', 'let it stand, with a reason; all that are chosen'], ['Enter', 'open on the bench']];
 const LISTENING = [['K F C', 'keep, fix, cut'], ['1 to 5', 'the rating'], ['1 2 0', 'the first, the second, no difference'], ['N', 'note, pinned to this moment and to the key played last; Enter saves it, Shift+Enter begins a line, Escape leaves it'],
   ['Shift+1 to 9', 'a ready remark'], ['U, Ctrl+Z', 'take the last answer back, again and again'], ['→ ←', 'skip, back'], ['V', 'hear the other, and this one again'], ['R', 'the next thing to hold it against'],
   ['T', 'blind trials: A, B and X are heard, 1 says X is A, 2 says X is B, Esc leaves them'], ['O D H J', 'octaves, soft to hard, held and released, chord; again for the phrase'], ['M S B', 'in mono, small loudspeaker, with drums']];
@@ -18,6 +20,8 @@ export function openShortcuts() {
     parts.unshift(['Bench', BENCH]);
   } else if (document.getElementById('desk')) {
     parts.unshift(['Bank', BANK]);
+  } else if (document.getElementById('check-list')) {
+    parts.unshift(['Soundcheck', SOUNDCHECK]);
   } else if (document.getElementById('round')) {
     parts.unshift(['Listening', LISTENING]);
   }

@@ -17,11 +17,28 @@ export function wireFinding(side, back) {
   box.querySelector('[data-mend]')?.addEventListener('click', () => told(() => send('mending', {})));
   box.querySelector('[data-apply-mend]')?.addEventListener('click', () => told(async () => { await send('mending/apply', {version}); back(); }));
   box.querySelector('[data-waive-back]')?.addEventListener('click', () => told(() => send('waivers/back', {})));
-  box.querySelector('[data-waive]')?.addEventListener('submit', async e => {
+  wireWaiving(box, form => send('waivers', form), back);
+  if (box.dataset.trying === 'true') {
+    setTimeout(() => askAfter(side, box, back), EVERY_MS);
+  }
+}
+
+/**
+ * The form in which findings are left to stand; who says so is remembered.
+ * @param {HTMLElement} box @param {(form: {reason: string, person: string}) => Promise<void>} send @param {() => void} back gives the focus to the list
+ */
+function wireWaiving(box, send, back) {
+  const form = box.querySelector('[data-waive]');
+  if (!form) {
+    return;
+  }
+  const {reason, person} = form.elements;
+  person.value = localStorage.getItem('comet-person') ?? '';
+  form.addEventListener('submit', async e => {
     e.preventDefault();
     try {
-      await send('waivers', {reason: e.target.elements.reason.value, person: e.target.elements.person.value});
-      localStorage.setItem('comet-person', e.target.elements.person.value);
+      await send({reason: reason.value, person: person.value});
+      localStorage.setItem('comet-person', person.value);
       back();
     } catch (refusal) {
       const line = box.querySelector('[data-waive-refusal]');
@@ -29,19 +46,12 @@ export function wireFinding(side, back) {
       line.textContent = refusal.message;
     }
   });
-  const person = box.querySelector('[data-waive] [name=person]');
-  if (person) {
-    person.value = localStorage.getItem('comet-person') ?? '';
-  }
-  box.querySelector('[data-waive]')?.addEventListener('keydown', e => {
+  form.addEventListener('keydown', e => {
     if (e.key === 'Escape') {
       e.stopPropagation();
       back();
     }
   });
-  if (box.dataset.trying === 'true') {
-    setTimeout(() => askAfter(side, box, back), EVERY_MS);
-  }
 }
 
 function show(side, html, back) {
@@ -72,26 +82,40 @@ async function askAfter(side, box, back) {
 }
 
 /**
- * Shows the repairs of every finding of a rule.
+ * Shows many findings together: all of a rule, or chosen ones, and their repairs.
  * @param {string} bank
- * @param {string} rule
+ * @param {{rule?: string, findings?: string}} which findings as lines of the patch's id and the key
  * @param {HTMLElement} side
+ * @param {() => void} back gives the focus to the list
+ * @param {() => boolean} [wanted] whether the answer still is, once it comes
  */
-export async function showEvery(bank, rule, side) {
+export async function showMany(bank, which, side, back, wanted = () => true) {
   try {
-    take(bank, rule, side, await (await ask(`/banks/${bank}/mending?rule=${encodeURIComponent(rule)}`)).text());
+    const html = await (await ask(`/banks/${bank}/mending/look`, {form: which})).text();
+    if (wanted()) {
+      takeMany(bank, which, side, back, html);
+    }
   } catch (refusal) {
     say(refusal.message, {key: 'check'});
   }
 }
 
-function take(bank, rule, side, html) {
+function takeMany(bank, which, side, back, html) {
   side.innerHTML = html;
+  tellKeys(side);
   const box = side.querySelector('.finding');
-  const send = path => ask(`/banks/${bank}/${path}`, {form: {rule}}).then(r => r.text()).then(text => take(bank, rule, side, text)).catch(refusal => say(refusal.message, {key: 'check'}));
-  box.querySelector('[data-mend-every]')?.addEventListener('click', () => send('mending'));
-  box.querySelector('[data-apply-every]')?.addEventListener('click', () => send('mending/apply').then(() => side.dispatchEvent(new CustomEvent('comet:mended'))));
+  const send = async (path, form = {}) => {
+    const answer = await (await ask(`/banks/${bank}/${path}`, {form: {...which, ...form}})).text();
+    if (box.isConnected) {
+      takeMany(bank, which, side, back, answer);
+    }
+  };
+  const told = run => run.catch(refusal => say(refusal.message, {key: 'check'}));
+  const changed = () => side.dispatchEvent(new CustomEvent('comet:mended'));
+  box.querySelector('[data-mend-every]')?.addEventListener('click', () => told(send('mending')));
+  box.querySelector('[data-apply-every]')?.addEventListener('click', () => told(send('mending/apply').then(changed)));
+  wireWaiving(box, form => send('waivers', form).then(changed), back);
   if (box.dataset.waiting === 'true') {
-    setTimeout(() => box.isConnected && showEvery(bank, rule, side), EVERY_MS);
+    setTimeout(() => box.isConnected && told(send('mending/look')), EVERY_MS);
   }
 }

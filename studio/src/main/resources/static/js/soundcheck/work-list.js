@@ -1,7 +1,7 @@
 // The soundcheck as a list of work: one line a finding, grouped, filtered and walked by keys; the chosen one stands beside it.
 import {ask, say} from '../page/requests.js';
 import {playClip} from '../page/clips.js';
-import {showEvery, wireFinding} from './finding.js';
+import {showMany, wireFinding} from './finding.js';
 import {tellKeys} from '../lib/key-names.js';
 
 const list = () => document.getElementById('check-list');
@@ -20,11 +20,18 @@ export function wireWorkList(root) {
   }
   const tools = page.querySelector('.check-tools');
   tools.addEventListener('input', arrange);
-  tools.querySelector('#check-mend-all').addEventListener('click', () => showEvery(page.dataset.bank, tools.querySelector('#check-rule').value, side()));
+  tools.querySelector('#check-mend-all').addEventListener('click', () => showMany(page.dataset.bank, {rule: tools.querySelector('#check-rule').value}, side(), toList));
   list().addEventListener('click', e => {
     const row = e.target.closest('.check-row');
     if (row) {
-      choose(row);
+      pick(row, e.shiftKey ? between(anchor(), row) : e.ctrlKey || e.metaKey ? turned(row) : [row]);
+    }
+  });
+  list().addEventListener('mousedown', e => {
+    if (e.shiftKey) {
+      // A stretch of rows is meant, not of text.
+      e.preventDefault();
+      list().focus();
     }
   });
   list().addEventListener('dblclick', e => e.target.closest('.check-row') && open(chosen()));
@@ -35,9 +42,34 @@ export function wireWorkList(root) {
   arrange();
 }
 
-const chosen = () => list().querySelector('.check-row[aria-selected="true"]');
+/** The row that keys go on from. */
+const chosen = () => document.getElementById(list().getAttribute('aria-activedescendant') ?? '');
+const selected = () => shown().filter(row => row.getAttribute('aria-selected') === 'true');
+const toList = () => list().focus();
+
+/** Where a selection began that Shift extends. */
+let begun = '';
+const anchor = () => document.getElementById(begun) ?? chosen() ?? shown()[0];
+
+function between(from, to) {
+  const all = shown();
+  const [low, high] = [all.indexOf(from), all.indexOf(to)].sort((a, b) => a - b);
+  return all.slice(Math.max(0, low), high + 1);
+}
+
+/** What is selected with one row turned on or off; one stays. */
+function turned(row) {
+  const now = selected();
+  const rest = now.includes(row) ? now.filter(other => other !== row) : [...now, row];
+  return rest.length > 0 ? rest : [row];
+}
 
 function keys(e) {
+  if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'a' && !e.altKey && shown().length > 0) {
+    e.preventDefault();
+    pick(chosen() ?? shown()[0], shown());
+    return;
+  }
   if (e.ctrlKey || e.metaKey || e.altKey) {
     return;
   }
@@ -46,11 +78,16 @@ function keys(e) {
   const steps = {ArrowDown: at + 1, ArrowUp: Math.max(0, at - 1), Home: 0, End: all.length - 1, PageDown: Math.min(all.length - 1, at + 10), PageUp: Math.max(0, at - 10)};
   if (e.key in steps) {
     e.preventDefault();
-    if (all[steps[e.key]]) {
-      choose(all[steps[e.key]]);
+    const row = all[steps[e.key]];
+    if (row) {
+      pick(row, e.shiftKey && at >= 0 ? between(anchor(), row) : [row]);
     }
+  } else if (e.key === 'Escape' && selected().length > 1) {
+    e.preventDefault();
+    e.stopPropagation();
+    pick(chosen(), [chosen()]);
   } else if (at >= 0) {
-    const acts = {p: () => play(chosen()), r: () => press('[data-mend], [data-apply-mend]'), w: () => side().querySelector('[data-waive] [name=reason]')?.focus(), Enter: () => open(chosen())};
+    const acts = {p: () => play(chosen()), r: () => press('[data-mend], [data-apply-mend], [data-mend-every], [data-apply-every]'), w: () => side().querySelector('[data-waive] [name=reason]')?.focus(), Enter: () => open(chosen())};
     const act = acts[e.key] ?? acts[e.key.toLowerCase()];
     if (act) {
       e.preventDefault();
@@ -76,18 +113,33 @@ function play(row) {
   }
 }
 
-/** Shows a finding beside the list. @param {HTMLElement} row */
-async function choose(row) {
-  rows().forEach(other => other.setAttribute('aria-selected', String(other === row)));
+function goOnFrom(row) {
+  rows().forEach(other => other.classList.toggle('current', other === row));
   list().setAttribute('aria-activedescendant', row.id);
+}
+
+const choose = row => pick(row, [row]);
+
+/** Selects rows and shows the finding, or all of them together, beside the list. @param {HTMLElement} row that keys go on from @param {HTMLElement[]} all */
+async function pick(row, all) {
+  if (all.length === 1) {
+    begun = all[0].id;
+  }
+  const now = new Set(all);
+  rows().forEach(other => other.setAttribute('aria-selected', String(now.has(other))));
+  goOnFrom(row);
   row.scrollIntoView({block: 'nearest'});
   const own = ++asked;
+  if (all.length > 1) {
+    await showMany(document.getElementById('findings').dataset.bank, {findings: all.map(one => `${one.dataset.patch} ${one.dataset.key}`).join('\n')}, side(), toList, () => own === asked);
+    return;
+  }
   try {
-    const html = await (await ask(`/patches/${row.dataset.patch}/finding?key=${encodeURIComponent(row.dataset.key)}`)).text();
+    const html = await (await ask(`/patches/${all[0].dataset.patch}/finding?key=${encodeURIComponent(all[0].dataset.key)}`)).text();
     if (own === asked) {
       side().innerHTML = html;
       tellKeys(side());
-      wireFinding(side(), () => list().focus());
+      wireFinding(side(), toList);
     }
   } catch (refusal) {
     say(refusal.message, {key: 'check'});
@@ -121,9 +173,17 @@ async function renew(page) {
   try {
     const box = document.createElement('template');
     box.innerHTML = await (await ask(`/banks/${page.dataset.bank}/soundcheck/rows`)).text();
+    const {patch, key} = chosen()?.dataset ?? {};
+    const at = shown().indexOf(chosen());
     list().replaceChildren(...box.content.getElementById('check-list').children);
+    list().removeAttribute('aria-activedescendant');
+    begun = '';
     tellKeys(list());
     arrange();
+    const next = shown().find(row => row.dataset.patch === patch && row.dataset.key === key) ?? shown()[Math.min(at, shown().length - 1)];
+    if (next && at >= 0) {
+      goOnFrom(next);
+    }
   } catch (refusal) {
     say(refusal.message, {key: 'check'});
   }

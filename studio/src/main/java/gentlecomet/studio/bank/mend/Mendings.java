@@ -73,26 +73,35 @@ public class Mendings {
         return queue.standing(task, Map.of(patch.id(), MendTask.id(patch.id(), finding, patch.soundHash().strip(), Soundchecks.hash(rules))), 1).failure();
     }
 
-    /** Repairs of a rule in a bank. @param tried what came of those that have been tried */
-    public record OfRule(Standing standing, List<MendingRow> tried) {
+    /**
+     * Repairs of several findings of a bank.
+     *
+     * @param tried  what came of those that have been tried
+     * @param behind findings of patches that have an earlier one among them, which comes first
+     */
+    public record OfMany(Standing standing, List<MendingRow> tried, int behind) {
     }
 
-    /** Tries to mend every finding of a rule in a bank. */
+    /** Findings with repairs that can be tried beside each other: one of each patch. */
+    private record Turn(List<Mendable> first, int behind) {
+    }
+
+    /** Tries to mend findings of a bank. */
     @Transactional
-    public void tryAll(long bankId, CollectionRow collection, String rule) {
+    public void tryMany(long bankId, CollectionRow collection, ChosenFindings findings) {
         Set<Mendable> tried = tried(bankId, collection).keySet();
-        queue.ask(task, all(bankId, collection, rule).stream().filter(m -> !tried.contains(m)).map(m -> data(patches.get(m.patchId()), m.finding(), collection.rules()))
+        queue.ask(task, turn(bankId, collection, findings).first().stream().filter(m -> !tried.contains(m)).map(m -> data(patches.get(m.patchId()), m.finding(), collection.rules()))
                 .map(d -> new WorkQueue.Item<>(d.id(), d)).toList());
     }
 
     /** How far that is, and what came of it. */
-    public OfRule ofRule(long bankId, CollectionRow collection, String rule) {
-        List<Mendable> all = all(bankId, collection, rule);
+    public OfMany ofMany(long bankId, CollectionRow collection, ChosenFindings findings) {
+        Turn turn = turn(bankId, collection, findings);
         Map<Mendable, MendingRow> tried = tried(bankId, collection);
         String hash = Soundchecks.hash(collection.rules());
         Map<Long, String> missing = new LinkedHashMap<>();
-        all.stream().filter(m -> !tried.containsKey(m)).forEach(m -> missing.put(m.patchId(), MendTask.id(m.patchId(), m.finding(), m.soundHash(), hash)));
-        return new OfRule(queue.standing(task, missing, all.size()), all.stream().filter(tried::containsKey).map(tried::get).toList());
+        turn.first().stream().filter(m -> !tried.containsKey(m)).forEach(m -> missing.put(m.patchId(), MendTask.id(m.patchId(), m.finding(), m.soundHash(), hash)));
+        return new OfMany(queue.standing(task, missing, turn.first().size()), turn.first().stream().filter(tried::containsKey).map(tried::get).toList(), turn.behind());
     }
 
     private Map<Mendable, MendingRow> tried(long bankId, CollectionRow collection) {
@@ -101,17 +110,20 @@ public class Mendings {
         return tried;
     }
 
-    private List<Mendable> all(long bankId, CollectionRow collection, String rule) {
-        List<Mendable> all = new ArrayList<>();
+    private Turn turn(long bankId, CollectionRow collection, ChosenFindings findings) {
+        List<Mendable> first = new ArrayList<>();
+        int behind = 0;
         Map<Long, CheckResult> checks = soundchecks.ofBank(bankId, collection);
         for (PatchSummary patch : patches.inBank(bankId)) {
             CheckResult check = checks.getOrDefault(patch.id(), CheckResult.NONE);
             if (check.checked()) {
-                // One at a time for each patch: a second repair of the same rule would not know of the first.
-                check.findings().stream().filter(f -> f.rule().equals(rule)).findFirst().ifPresent(f -> all.add(new Mendable(patch.id(), f.key(), patch.soundHash().strip())));
+                // One at a time for each patch: a second repair would not know of the first.
+                List<Finding> own = check.findings().stream().filter(f -> findings.has(patch.id(), f) && hasRepairs(f)).toList();
+                own.stream().findFirst().ifPresent(f -> first.add(new Mendable(patch.id(), f.key(), patch.soundHash().strip())));
+                behind += Math.max(0, own.size() - 1);
             }
         }
-        return all;
+        return new Turn(first, behind);
     }
 
     /**
@@ -135,8 +147,8 @@ public class Mendings {
         if (deeds.isEmpty()) {
             throw new RefusedException("No repair of these works, so nothing was changed.");
         }
-        String rule = mendings.get(0).finding().split(" ")[0];
-        return desk.perform(collection.id(), "Mend " + rule + (deeds.size() == 1 ? ": " + words : " of " + deeds.size() + " patches"), deeds);
+        List<String> rules = mendings.stream().filter(MendingRow::works).map(m -> m.finding().split(" ")[0]).distinct().toList();
+        return desk.perform(collection.id(), "Mend " + (rules.size() == 1 ? rules.get(0) : "findings") + (deeds.size() == 1 ? ": " + words : " of " + deeds.size() + " patches"), deeds);
     }
 
     private static MendTask.Data data(PatchRow row, String finding, HouseRules rules) {

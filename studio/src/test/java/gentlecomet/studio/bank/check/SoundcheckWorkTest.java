@@ -18,6 +18,7 @@ import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.studio.StudioTest;
 import gentlecomet.studio.WebWork;
+import gentlecomet.studio.bank.mend.Mendings;
 import gentlecomet.studio.patch.PatchSummary;
 import gentlecomet.studio.soundcheck.CheckResult;
 import gentlecomet.studio.soundcheck.SoundcheckFixture;
@@ -143,14 +144,40 @@ class SoundcheckWorkTest extends WebWork {
         List<Long> both = patches.inBank(bank).stream().map(PatchSummary::id).toList();
         assertEquals(2, both.size());
         send(post("/banks/{id}/mending", bank).param("rule", "level.chord")).andExpect(status().isOk());
-        await().atMost(Duration.ofSeconds(60)).untilAsserted(() -> web.perform(get("/banks/{id}/mending", bank).param("rule", "level.chord")).andExpect(content().string(containsString("Apply 2 repairs"))));
+        await().atMost(Duration.ofSeconds(60)).untilAsserted(() -> send(post("/banks/{id}/mending/look", bank).param("rule", "level.chord")).andExpect(content().string(containsString("Apply 2 repairs"))));
         send(post("/banks/{id}/mending/apply", bank).param("rule", "level.chord")).andExpect(status().isOk()).andExpect(content().string(containsString("Mend level.chord of 2 patches")));
         for (CheckResult check : soundchecks.ofBank(bank, collections.get(collection)).values()) {
             assertFalse(check.findings().stream().anyMatch(f -> f.rule().equals("level.chord")));
         }
         send(post("/banks/{id}/desk/undo", bank)).andExpect(status().isOk());
         assertEquals(List.of(12.0, 12.0), both.stream().map(p -> patches.get(p).patch().value("levelTrim")).toList());
-        web.perform(get("/banks/{id}/mending", bank).param("rule", "no.rule")).andExpect(status().isNotFound());
+        send(post("/banks/{id}/mending/look", bank).param("rule", "no.rule")).andExpect(status().isNotFound());
+    }
+
+    /** Of chosen findings each patch is mended of the first, all patches in one step; what is left may stand for one reason. */
+    @Test
+    void chosenFindingsAreMendedInOneStepOrStand() throws Exception {
+        patches.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("levelTrim"), 12));
+        atDesk("copy", List.of(id)).andExpect(status().isOk());
+        checked();
+        List<Long> both = patches.inBank(bank).stream().map(PatchSummary::id).toList();
+        String key = check().findings().stream().filter(f -> f.rule().equals("level.chord")).findFirst().orElseThrow().key();
+        String other = check().findings().stream().filter(f -> !f.rule().equals("level.chord") && Mendings.hasRepairs(f)).findFirst().orElseThrow().key();
+        String chosen = both.get(0) + " " + key + "\n" + both.get(1) + " " + key + "\n" + both.get(1) + " " + other;
+        send(post("/banks/{id}/mending/look", bank).param("findings", chosen)).andExpect(status().isOk()).andExpect(content().string(containsString("1 more of the same patches comes after these")));
+        send(post("/banks/{id}/mending/look", bank).param("findings", "none")).andExpect(status().isUnprocessableEntity());
+        send(post("/banks/{id}/mending/look", bank)).andExpect(status().isUnprocessableEntity());
+
+        String chords = both.get(0) + " " + key + "\n" + both.get(1) + " " + key;
+        send(post("/banks/{id}/mending", bank).param("findings", chords)).andExpect(status().isOk());
+        await().atMost(Duration.ofSeconds(60)).untilAsserted(() -> send(post("/banks/{id}/mending/look", bank).param("findings", chords)).andExpect(content().string(containsString("Apply 2 repairs"))));
+        send(post("/banks/{id}/mending/apply", bank).param("findings", chords)).andExpect(status().isOk()).andExpect(content().string(containsString("Mend level.chord of 2 patches")));
+        send(post("/banks/{id}/desk/undo", bank)).andExpect(status().isOk());
+
+        send(post("/banks/{id}/waivers", bank).param("findings", chosen)).andExpect(status().isUnprocessableEntity()).andExpect(content().string(containsString("Say why")));
+        send(post("/banks/{id}/waivers", bank).param("findings", chosen).param("reason", "meant").param("person", "Ann")).andExpect(status().isOk()).andExpect(content().string(containsString("3 findings may stand")));
+        assertFalse(rules().contains("level.chord"));
+        assertEquals(List.of(1L, 2L), both.stream().map(p -> soundchecks.ofBank(bank, collections.get(collection)).get(p).waived().stream().count()).toList());
     }
 
     @Test
