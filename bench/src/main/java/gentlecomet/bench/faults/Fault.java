@@ -12,8 +12,19 @@ import java.util.Optional;
  * @param name   what is done
  * @param beyond clearly over the threshold; nothing where the patch has no place for it
  * @param inside the same kind of change, but within the threshold; null where there is none
+ * @param asked  what the house asks beside its rules, so that there is something to break
  */
-record Fault(String rule, String name, Injection beyond, Injection inside) {
+record Fault(String rule, String name, Injection beyond, Injection inside, Asked asked) {
+
+    Fault(String rule, String name, Injection beyond, Injection inside) {
+        this(rule, name, beyond, inside, (patch, house) -> house);
+    }
+
+    /** A house that asks more of a good patch. */
+    @FunctionalInterface
+    interface Asked {
+        HouseRules of(Patch patch, HouseRules house);
+    }
 
     /** How it gets into a patch. */
     @FunctionalInterface

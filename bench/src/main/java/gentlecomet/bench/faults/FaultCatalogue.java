@@ -2,8 +2,11 @@ package gentlecomet.bench.faults;
 
 import gentlecomet.craft.probe.KeyProbe;
 import gentlecomet.craft.probe.Probes;
+import gentlecomet.craft.rules.Conventions;
+import gentlecomet.craft.rules.Expectations;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.craft.rules.LevelMeasure;
+import gentlecomet.craft.rules.MacroPurpose;
 import gentlecomet.sound.parameter.EffectParameters;
 import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameter;
@@ -48,6 +51,8 @@ final class FaultCatalogue {
         f.add(plain("level.soft", "soft notes vanish", p -> with(clean(p), "performance.velocityCurve=hard", "performance.velocityDepth=60", "performance.velocityToLevel=100")));
         f.add(new Fault("click.start", "the wave begins at its crest", (p, x, h) -> h.expectationsOf(p.naming().category()).struck() ? Optional.empty() : Optional.of(hardStart(p)), null));
         f.add(plain("click.end", "the wave is cut off", p -> dull(with(p, "layer1.amplitude.release=0 s", "layer1.amplitude.sustain=100"))));
+        f.add(new Fault("click.change", "a key next to it far louder, taken without a new start", (p, x, h) -> h.expectationsOf(p.naming().category()).struck() ? Optional.empty()
+                : Optional.of(keyLevels(dull(with(p, "performance.mode=legato", "layer1.amplitude.sustain=100")), 0, -24, x.measurement().probeKey(), -24, Math.min(127, x.measurement().probeKey() + 6), 18, 127, 18)), null));
         f.add(plain("click.hand", "a macro that steps the octave", p -> macro(dull(with(p, "layer1.amplitude.sustain=100")), 1, "Leap", target("layer1.source1.octave", 0, 2))));
         f.add(new Fault("pitch.tuning", "40 cents flat", (p, x, h) -> tunable(p, x) ? Optional.of(cents(p, -40)) : Optional.empty(), (p, x, h) -> tunable(p, x) ? Optional.of(cents(p, 6)) : Optional.empty()));
         f.add(new Fault("pitch.keys", "upper half 40 cents off", (p, x, h) -> tunable(p, x) ? stretched(p) : Optional.empty(), null));
@@ -79,6 +84,10 @@ final class FaultCatalogue {
         f.add(plain("macro.few", "one macro", p -> macros(p, 1)));
         f.add(plain("macro.unnamed", "a macro without a name", p -> macro(p, 1, "", target("layer1.zone.level", -3, 3))));
         f.add(plain("macro.order", "names exchanged", p -> macro(p, 0, "Space", target("layer1.zone.level", -3, 3))));
+        f.add(new Fault("macro.default", "a macro that stands elsewhere", (p, x, h) -> Optional.of(firstMacro(p, 30)), (p, x, h) -> Optional.of(firstMacro(p, 0.3)),
+                (p, h) -> asking(h, List.of(p.value(PatchParameters.MACRO)), h.conventions().purposes())));
+        f.add(new Fault("macro.purpose", "a brightness that hardly opens", (p, x, h) -> brightness(p, 5000, 5400), (p, x, h) -> brightness(p, 200, 6000),
+                (p, h) -> asking(h, h.macroDefaults(), List.of(new MacroPurpose(MacroPurpose.Change.BRIGHTER, 0.5)))));
         f.add(plain("macro.dead", "a macro of a part that is off", p -> macro(macros(p, 1), 1, "Nothing", target("layer4.source1.cents", -50, 50))));
         f.add(plain("macro.ends", "once around", p -> oscillators(p) ? macro(macros(dull(with(p, "layer1.source1.phaseStart=fixed", "layer1.amplitude.sustain=100")), 1), 1, "Round", target("layer1.source1.phase", 0, 100)) : null));
         f.add(plain("macro.inverted", "brightness that darkens", p -> !oscillators(p) ? null : macro(with(p, "layer1.filter1.type=lowPass24", "layer1.filter1.envelopeAmount=0"), 0, "Brightness", target("layer1.filter1.cutoff", 9000, 300))));
@@ -91,6 +100,11 @@ final class FaultCatalogue {
         f.add(new Fault("space.mud", "a reverb that booms", (p, x, h) -> h.expectationsOf(p.naming().category()).lowKey() < 36 ? Optional.empty() : effect(with(clean(p), "layer1.amplitude.release=50 ms"), "reverb", "mix=70", "reverb.decay=6 s", "reverb.lowCut=20", "reverb.highCut=700").map(q -> with(q, "layer1.source3.wave=sine", "layer1.source3.level=0", "layer1.source3.octave=-2")), null));
         f.add(plain("space.wet", "a reverb without the sound itself", p -> effect(p, "reverb", "mix=100").orElse(null)));
         f.add(new Fault("category.attack", "a slow start", (p, x, h) -> h.expectationsOf(p.naming().category()).attackSeconds() > 0 ? Optional.of(eachLayer(p, "amplitude.attack=3 s", "amplitude.sustain=100")) : Optional.empty(), null));
+        f.add(new Fault("category.brightness", "hiss over a dark category", (p, x, h) -> h.expectationsOf(p.naming().category()).brightest() <= 0 ? Optional.empty()
+                : Optional.of(with(clean(p), "layer1.filter1.type=off", "layer1.filter2.type=off", "layer1.noise.level=6")), null));
+        f.add(new Fault("category.width", "sides in a narrow category", (p, x, h) -> h.expectationsOf(p.naming().category()).widest() >= Expectations.ANY_WIDTH || !oscillators(p) ? Optional.empty()
+                : effect(with(clean(p), "layer1.source1.width=100", "layer1.source1.unisonVoices=6", "layer1.source1.detune=30", "layer1.source2.level=off", "layer1.source3.level=off"), "stereo", "stereo.width=200")
+                        .flatMap(q -> effect(q, "stereo", "stereo.width=200")), null));
         f.add(plain("category.register", "two octaves alone", p -> eachLayer(p, "zone.lowKey=60", "zone.highKey=72")));
         f.add(new Fault("category.voices", "one voice", (p, x, h) -> h.expectationsOf(p.naming().category()).voices() > 1 ? Optional.of(with(p, "performance.mode=mono")) : Optional.empty(), null));
         f.add(plain("part.unheard", "a route of no use", p -> route(p, new Route(Modulator.LFO_4, Parameters.find("layer1.lfo3.rate"), 1))));
@@ -169,6 +183,23 @@ final class FaultCatalogue {
             fewer = fewer.withMacro(m, Macro.UNUSED);
         }
         return fewer.withRoutes(fewer.routes().stream().filter(r -> !r.source().name().startsWith("MACRO") && (r.scaler() == null || !r.scaler().name().startsWith("MACRO"))).toList());
+    }
+
+    /** The first macro moved on, or back where there is no room. */
+    private static Patch firstMacro(Patch patch, double percent) {
+        double stands = patch.value(PatchParameters.MACRO);
+        return patch.withValue(Parameters.at(PatchParameters.MACRO), stands + percent <= 100 ? stands + percent : stands - percent);
+    }
+
+    private static Optional<Patch> brightness(Patch patch, double low, double high) {
+        return oscillators(patch) ? Optional.of(macro(with(clean(patch), "layer1.filter1.type=lowPass24", "layer1.filter1.envelopeAmount=0", "layer1.filter1.resonance=0", "layer1.source1.wave=saw", "layer1.source1.level=-9"), 0,
+                "Brightness", target("layer1.filter1.cutoff", low, high))) : Optional.empty();
+    }
+
+    private static HouseRules asking(HouseRules h, List<Double> macroDefaults, List<MacroPurpose> purposes) {
+        Conventions c = h.conventions();
+        return new HouseRules(h.namePattern(), h.namePatternHint(), h.nameMaxLength(), h.categories(), h.targetLufs(), h.toleranceLu(), h.ceilingDbtp(), h.tuningCents(), h.macroNames(), h.fewestMacros(), macroDefaults,
+                new Conventions(c.parts(), c.words(), c.tagGroups(), c.listedOnly(), purposes, c.bendRange(), c.velocityMoves(), c.touchMoves(), c.checks(), c.gate(), c.phrases()));
     }
 
     private static Optional<Patch> effect(Patch patch, String type, String... changes) {

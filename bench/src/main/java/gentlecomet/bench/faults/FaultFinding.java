@@ -63,14 +63,15 @@ public final class FaultFinding {
             List<Future<String>> inside = new ArrayList<>();
             for (int n = 0; n < bases.size() && beyond.size() < BASES; n++) {
                 Base base = bases.get((turn + 7 * n) % bases.size());
-                if (base.found().contains(fault.rule())) {
+                HouseRules house = fault.asked().of(base.patch(), base.house());
+                if (rules(base.patch(), base.probes(), house).contains(fault.rule())) {
                     continue;
                 }
-                Optional<Patch> broken = fault.beyond().into(base.patch(), base.probes(), base.house());
+                Optional<Patch> broken = fault.beyond().into(base.patch(), base.probes(), house);
                 if (broken.isPresent()) {
-                    beyond.add(threads.submit(() -> found(broken.get(), base, fault.rule()) ? "" : base.patch().name()));
-                    Optional<Patch> kept = fault.inside() == null ? Optional.empty() : fault.inside().into(base.patch(), base.probes(), base.house());
-                    kept.ifPresent(p -> inside.add(threads.submit(() -> found(p, base, fault.rule()) ? base.patch().name() : "")));
+                    beyond.add(threads.submit(() -> found(broken.get(), base, house, fault.rule()) ? "" : base.patch().name()));
+                    Optional<Patch> kept = fault.inside() == null ? Optional.empty() : fault.inside().into(base.patch(), base.probes(), house);
+                    kept.ifPresent(p -> inside.add(threads.submit(() -> found(p, base, house, fault.rule()) ? base.patch().name() : "")));
                 }
             }
             turn += 3;
@@ -99,8 +100,8 @@ public final class FaultFinding {
         return names;
     }
 
-    private static boolean found(Patch patch, Base base, String rule) {
-        return rules(patch, new Probing(base.recordings()).probe(patch, base.house().phraseFor(patch.naming().category())), base.house()).contains(rule);
+    private static boolean found(Patch patch, Base base, HouseRules house, String rule) {
+        return rules(patch, new Probing(base.recordings()).probe(patch, house.phraseFor(patch.naming().category())), house).contains(rule);
     }
 
     private static Set<String> rules(Patch patch, Probes probes, HouseRules house) {

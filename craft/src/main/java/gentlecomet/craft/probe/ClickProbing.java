@@ -41,7 +41,7 @@ final class ClickProbing {
         for (double at : new double[] {0.3, 0.9, 1.5}) {
             ClickFinder.Click click = finder.between(at - BEFORE, at + AFTER);
             // An ending that is still ringing covers nothing; what went before the note counts as well.
-            worst = click.excessDb() > worst.excessDb() ? ClickProbe.of(click, at, word(key, 0, 0.6)) : worst;
+            worst = click.excessDb() > worst.excessDb() ? ClickProbe.of(click, 0, word(key, 0, 0.6)) : worst;
         }
         return worst;
     }

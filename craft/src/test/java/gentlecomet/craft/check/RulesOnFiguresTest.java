@@ -149,6 +149,7 @@ class RulesOnFiguresTest {
         List<Finding> found = Soundcheck.judge(LEAD, outside.made(), HouseRules.DEFAULT).stream().filter(f -> f.rule().equals(rule)).toList();
         assertEquals(1, found.size(), "beyond");
         assertFalse(found.get(0).message().isBlank());
+        assertTrue(found.get(0).picture() != null || !found.get(0).clip().isEmpty(), "evidence to see, or to hear and so to see");
     }
 
     @Test

@@ -1,5 +1,6 @@
 // The chosen finding: its repair is tried in the background and asked after, applied, or the finding is waived.
 import {ask, say} from '../page/requests.js';
+import {drawClips} from './clip-picture.js';
 import {tellKeys} from '../lib/key-names.js';
 
 const EVERY_MS = 700;
@@ -14,6 +15,7 @@ export function wireFinding(side, back) {
   const {patch, version, key} = box.dataset;
   const send = async (path, form) => show(side, await (await ask(`/patches/${patch}/${path}`, {form: {key, ...form}})).text(), back);
   const told = run => run().catch(refusal => say(refusal.message, {key: 'check'}));
+  drawClips(box);
   box.querySelector('[data-mend]')?.addEventListener('click', () => told(() => send('mending', {})));
   box.querySelector('[data-apply-mend]')?.addEventListener('click', () => told(async () => { await send('mending/apply', {version}); back(); }));
   box.querySelector('[data-waive-back]')?.addEventListener('click', () => told(() => send('waivers/back', {})));

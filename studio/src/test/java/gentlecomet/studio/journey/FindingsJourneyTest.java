@@ -34,13 +34,15 @@ class FindingsJourneyTest extends OnTheScreen {
             PatchSummary patch = patches.summary(id);
             SoundcheckFixture.save(jdbc, patch.soundHash().strip(), patch.category(), rules, List.of(
                     new Finding("tail.long", Finding.Severity.WARNING, "It sounds for 20 s after the keys.", Map.of(), "layer1.source1.level", "", null),
-                    new Finding("pitch.tuning", Finding.Severity.WARNING, "C4 is 20 cents high.", Map.of(), "layer1.source1.level", "", null)));
+                    new Finding("pitch.tuning", Finding.Severity.WARNING, "C4 is 20 cents high.", Map.of(), "layer1.source1.level", "C4:100:1", null)));
         }
         try (Browser page = browser()) {
             page.open("/banks/" + bank + "/soundcheck");
             page.click(".check-row[data-name='Chosen 1'][data-rule='pitch.tuning']");
             page.until(d -> page.text("#check-side").contains("C4 is 20 cents high"));
             assertEquals(1, selected(page));
+            page.until(d -> page.find("[data-clip-picture]").getDomAttribute("aria-label").matches("The clip, \\d\\.\\d s; its greatest sample is −\\d+\\.\\d dBFS"));
+            assertTrue(((Number) page.js("const c = document.querySelector('[data-clip-picture]'); return c.getContext('2d').getImageData(0, 0, c.width, c.height).data.filter((v, i) => i % 4 === 3 && v > 0).length")).intValue() > 500, "it is drawn");
 
             List<WebElement> rows = page.driver.findElements(By.cssSelector(".check-row[data-rule='pitch.tuning']"));
             new Actions(page.driver).keyDown(Keys.SHIFT).click(rows.get(2)).keyUp(Keys.SHIFT).perform();

@@ -9,6 +9,7 @@ import gentlecomet.craft.check.SoundcheckRule;
 import gentlecomet.craft.check.Subject;
 import gentlecomet.craft.check.Threshold;
 import gentlecomet.craft.measure.Measuring;
+import gentlecomet.craft.probe.KeyProbe;
 import gentlecomet.craft.rules.Expectations;
 import gentlecomet.sound.parameter.KeyName;
 import gentlecomet.sound.parameter.Parameters;
@@ -46,7 +47,8 @@ public final class CategoryRules {
                 }
                 if (lowest - low > s.limit(OUTSIDE) || high - highest > s.limit(OUTSIDE)) {
                     found.add("The patch plays %s to %s of its category's register from %s to %s.", KeyName.of(Math.min(127, lowest)), KeyName.of(Math.max(0, highest)), KeyName.of(low), KeyName.of(high)).at("layer1.zone.lowKey")
-                            .clip(Subject.note(low, 100, 0.8) + "," + Subject.note(high, 100, 0.8)).number("lowest", KeyName.of(Math.min(127, lowest))).number("highest", KeyName.of(Math.max(0, highest)));
+                            .clip(Subject.note(low, 100, 0.8) + "," + Subject.note(high, 100, 0.8)).number("lowest", KeyName.of(Math.min(127, lowest))).number("highest", KeyName.of(Math.max(0, highest)))
+                            .picture(CheckPictures.keys(s, "LUFS", KeyProbe::loudness, null, lowest > low ? low : high));
                 }
             }, OUTSIDE).ofSilenceToo(),
             look("category.brightness", "The brightness is what the category expects.", "Open or close the filter, or choose another category.", (s, found) -> {

@@ -32,6 +32,17 @@ final class CheckPictures {
                 hand.points().stream().map(p -> floor(figure.applyAsDouble(p))).toList(), limit, mark);
     }
 
+    /** Pitch over the travel of a hand, where it is clear, in cents from its key. */
+    static Picture pitch(HandProbe hand, double limit) {
+        List<HandProbe.Point> clear = hand.points().stream().filter(p -> p.cents() != null).toList();
+        return new Picture(Picture.Kind.LINE, "position, %", "ct", clear.stream().map(HandProbe.Point::position).toList(), clear.stream().map(HandProbe.Point::cents).toList(), limit, hand.last().position());
+    }
+
+    /** Octaves by which keys with a clear pitch sound off their own. */
+    static Picture octavesOff(List<KeyProbe> keys, int mark) {
+        return new Picture(Picture.Kind.LINE, "key", "octaves", keys.stream().map(k -> (double) k.key()).toList(), keys.stream().map(k -> k.figures().cents() / 1200).toList(), null, (double) mark);
+    }
+
     /** Level of the held note over time. */
     static Picture hold(Subject subject, Double mark) {
         List<Double> course = subject.probes().hold().course();

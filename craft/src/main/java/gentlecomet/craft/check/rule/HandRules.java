@@ -37,7 +37,8 @@ public final class HandRules {
             look("expression.claim", "A pedal, breath or release velocity that has a route is heard.", "Give the route more depth, or take it away.", (s, found) -> {
                 for (String hand : List.of("breath", "pedal", "release")) {
                     s.probes().hand(hand).filter(h -> h.difference() < s.limit(UNHEARD_CLAIM)).ifPresent(h ->
-                            found.add("%s has a route, but nothing of it is heard.", title(s, h)).at("routes").clip(s.probe()).number("difference", FindingText.difference(h.difference())));
+                            found.add("%s has a route, but nothing of it is heard.", title(s, h)).at("routes").clip(s.probe()).number("difference", FindingText.difference(h.difference()))
+                                    .picture(CheckPictures.hand(h, "LUFS", HandProbe.Point::loudness, null, null)));
                 }
             }, UNHEARD_CLAIM),
             look("hand.jump", "A hand changes the sound evenly.", "Bend the target's curve, or bring its ends nearer together.", (s, found) -> {
@@ -104,7 +105,7 @@ public final class HandRules {
                         boolean interval = Math.abs(off / 100 - Math.rint(off / 100)) * 100 < 12 && Math.abs(off) > 90;
                         if (Math.abs(off) > s.limit(PITCH) && !interval) {
                             found.add("%s moves the pitch by %.0f cents and leaves it there.", title(s, h), off).at(place(h)).clip("sweep=" + h.hand() + " " + Subject.note(s.key(), 100, 2))
-                                    .number("off", FindingText.cents(off));
+                                    .number("off", FindingText.cents(off)).picture(CheckPictures.pitch(h, low + Math.signum(off) * s.limit(PITCH)));
                         }
                     }
                 }
@@ -128,7 +129,8 @@ public final class HandRules {
             return;
         }
         s.probes().hand(hand).filter(h -> h.difference() < s.limit(unheard)).ifPresent(h ->
-                found.add("%s changes nothing that can be heard.", title).at("routes").clip("sweep=" + hand + " " + Subject.note(s.key(), 100, 2)).number("difference", FindingText.difference(h.difference())));
+                found.add("%s changes nothing that can be heard.", title).at("routes").clip("sweep=" + hand + " " + Subject.note(s.key(), 100, 2)).number("difference", FindingText.difference(h.difference()))
+                        .picture(CheckPictures.hand(h, "LUFS", HandProbe.Point::loudness, null, null)));
     }
 
     /** Whether a hand, other than the bend, reaches a parameter that sets a pitch. */

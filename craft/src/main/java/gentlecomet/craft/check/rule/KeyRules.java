@@ -42,7 +42,8 @@ public final class KeyRules {
                         String from = o.byKey() ? KeyName.of(o.from()) : "velocity " + o.from();
                         String to = o.byKey() ? KeyName.of(o.to()) : String.valueOf(o.to());
                         found.add("Layers %d and %d part, yet both sound at full level %s.", o.lower() + 1, o.upper() + 1, o.size() == 1 ? "at " + from : "from " + from + " to " + to)
-                                .at("layer" + (o.lower() + 1) + (o.byKey() ? ".zone.highKey" : ".zone.highVelocity")).clip(overlapClip(s, o)).number("both at", String.valueOf(o.size()));
+                                .at("layer" + (o.lower() + 1) + (o.byKey() ? ".zone.highKey" : ".zone.highVelocity")).clip(overlapClip(s, o)).number("both at", String.valueOf(o.size()))
+                                .picture(o.byKey() ? CheckPictures.keys(s, "LUFS", KeyProbe::loudness, null, o.from()) : CheckPictures.touch(s.probes().middleTouch(), (double) o.from()));
                     }
                 }
             }, OVERLAP).ofSilenceToo().mendedBy(Repairs.PART_ZONES, Repairs.FADE_SPLIT),

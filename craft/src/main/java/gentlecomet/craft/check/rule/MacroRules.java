@@ -73,7 +73,7 @@ public final class MacroRules {
                 for (HandProbe h : macros(s)) {
                     if (h.difference() < s.limit(UNHEARD)) {
                         found.add("%s changes nothing that can be heard.", HandRules.title(s, h)).at(h.hand()).clip("sweep=" + h.hand() + " " + Subject.note(s.key(), 100, 2))
-                                .number("difference", FindingText.difference(h.difference()));
+                                .number("difference", FindingText.difference(h.difference())).picture(CheckPictures.hand(h, "LUFS", HandProbe.Point::loudness, null, null));
                     }
                 }
             }, UNHEARD),
@@ -81,7 +81,8 @@ public final class MacroRules {
                 for (HandProbe h : macros(s)) {
                     if (h.difference() >= s.limit(SAME_ENDS) && h.ends() < s.limit(SAME_ENDS)) {
                         found.add("%s sounds the same at both ends, though not between them.", HandRules.title(s, h)).at(h.hand()).clip("sweep=" + h.hand() + " " + Subject.note(s.key(), 100, 2))
-                                .number("ends", FindingText.difference(h.ends())).number("between", FindingText.difference(h.difference()));
+                                .number("ends", FindingText.difference(h.ends())).number("between", FindingText.difference(h.difference()))
+                                .picture(CheckPictures.hand(h, "brightness, Hz", HandProbe.Point::brightnessHz, null, null));
                     }
                 }
             }, SAME_ENDS),
@@ -177,7 +178,8 @@ public final class MacroRules {
                 double alike = 100 * Math.abs(xy) / Math.sqrt(Math.max(1e-9, xx * yy));
                 if (Math.min(xx, yy) > least * least && alike > s.limit(ALIKE) && ratio > 0.66 && ratio < 1.5) {
                     found.add("%s and %s do the same to the sound.", HandRules.title(s, macros.get(a)), HandRules.title(s, macros.get(b)).replace("Macro", "macro")).at(macros.get(b).hand())
-                            .clip("sweep=" + macros.get(b).hand() + " " + Subject.note(s.key(), 100, 2)).number("likeness", FindingText.percent(alike));
+                            .clip("sweep=" + macros.get(b).hand() + " " + Subject.note(s.key(), 100, 2)).number("likeness", FindingText.percent(alike))
+                            .picture(CheckPictures.hand(macros.get(b), "brightness, Hz", HandProbe.Point::brightnessHz, null, null));
                 }
             }
         }

@@ -4,6 +4,7 @@ import static gentlecomet.craft.check.SoundcheckRule.fault;
 import static gentlecomet.craft.check.SoundcheckRule.look;
 
 import gentlecomet.craft.check.FindingText;
+import gentlecomet.craft.check.Picture;
 import gentlecomet.craft.check.Repairs;
 import gentlecomet.craft.check.SoundcheckRule;
 import gentlecomet.craft.check.Subject;
@@ -35,7 +36,7 @@ public final class PitchRules {
                 double allowed = s.house().tuningCents();
                 if (cents != null && Math.abs(cents) > allowed) {
                     found.add("%s sounds %.0f cents %s; the house allows %.0f.", KeyName.of(s.key()), Math.abs(cents), cents > 0 ? "sharp" : "flat", allowed).at(place(s)).clip(s.probe())
-                            .number("offset", FindingText.cents(cents));
+                            .number("offset", FindingText.cents(cents)).picture(centsOff(s, s.key()));
                 }
             }).mendedBy(Repairs.TUNE),
             fault("pitch.keys", "Every key of the category's register is in tune.", "Look at the key follow and the tuning of the layer that plays the keys which are named.", (s, found) -> {
@@ -49,7 +50,7 @@ public final class PitchRules {
                 found.add("%d of %d keys are out of tune, %s by %.0f cents: %s.", off.size(), pitched(s).size(), KeyName.of(worst.key()), folded(worst),
                         off.stream().map(k -> KeyName.of(k.key())).limit(6).collect(Collectors.joining(", "))).at("layer" + (s.soundingLayers(worst.key()).get(0) + 1) + ".source1.cents")
                         .clip(Subject.note(worst.key(), 100, 1.5)).number("keys", String.valueOf(off.size())).number("worst", FindingText.cents(folded(worst)))
-                        .picture(CheckPictures.keys(s, "ct", k -> k.figures().cents() == null ? 0 : Math.max(-200, Math.min(200, folded(k))), s.house().tuningCents(), worst.key()));
+                        .picture(centsOff(s, worst.key()));
             }, FEWEST, ALLOWED),
             look("pitch.drift", "A held note keeps its pitch.", "Shorten the envelope or the fall that bends the pitch, or take it away.", (s, found) -> {
                 Double drift = s.probes().hold().driftCents();
@@ -64,7 +65,8 @@ public final class PitchRules {
                 if (pitched.size() >= s.limit(FEWEST) && off > pitched.size() / 2) {
                     KeyProbe worst = pitched.stream().filter(k -> Math.abs(octaves(k)) > s.expected().octaves()).findFirst().orElseThrow();
                     found.add("%s sounds %d octaves %s; its category expects %d at the most.", KeyName.of(worst.key()), Math.abs(octaves(worst)), octaves(worst) > 0 ? "up" : "down", s.expected().octaves())
-                            .at(octavePlace(s)).clip(Subject.note(worst.key(), 100, 1.5)).number("octaves", String.format("%+d", octaves(worst))).number("keys", String.valueOf(off));
+                            .at(octavePlace(s)).clip(Subject.note(worst.key(), 100, 1.5)).number("octaves", String.format("%+d", octaves(worst))).number("keys", String.valueOf(off))
+                            .picture(CheckPictures.octavesOff(pitched, worst.key()));
                 }
             }).mendedBy(Repairs.OCTAVE),
             fault("pitch.jump", "Keys that the same layers play stand in the same octave.", "Look for a route from the key or a table that changes its octave.", (s, found) -> {
@@ -77,7 +79,8 @@ public final class PitchRules {
                     if (same && octaves(below) != octaves(key) && octaves(pitched.get(i - 2)) == octaves(below) && octaves(pitched.get(i + 1)) == octaves(key) && settled(pitched, i)
                             && Math.abs(brighter(below, key) - 0.04 * (key.key() - below.key())) > 0.3) {
                         found.add("From %s to %s the pitch jumps by %+d octaves.", KeyName.of(below.key()), KeyName.of(key.key()), octaves(key) - octaves(below)).at(octavePlace(s))
-                                .clip(Subject.note(below.key(), 100, 1) + "," + Subject.note(key.key(), 100, 1)).number("octaves", String.format("%+d", octaves(key) - octaves(below)));
+                                .clip(Subject.note(below.key(), 100, 1) + "," + Subject.note(key.key(), 100, 1)).number("octaves", String.format("%+d", octaves(key) - octaves(below)))
+                                .picture(CheckPictures.octavesOff(pitched, key.key()));
                         return;
                     }
                 }
@@ -122,6 +125,11 @@ public final class PitchRules {
     private static double folded(KeyProbe key) {
         double cents = key.figures().cents();
         return cents - OCTAVE * Math.rint(cents / OCTAVE);
+    }
+
+    /** Cents off their nearest octave, of every key. */
+    private static Picture centsOff(Subject s, int mark) {
+        return CheckPictures.keys(s, "ct", k -> k.figures().cents() == null ? 0 : Math.max(-200, Math.min(200, folded(k))), s.house().tuningCents(), mark);
     }
 
     /** The fine tune of the loudest source that plays the key. */

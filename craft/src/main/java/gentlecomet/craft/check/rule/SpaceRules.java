@@ -66,7 +66,7 @@ public final class SpaceRules {
             look("space.mud", "The tail is clear below 150 Hz.", "Raise the low cut of the reverb or the delay.", (s, found) -> {
                 Double db = s.probes().phrase().tailMudDb();
                 if (db != null && db > s.limit(MUD) && reverb(s) >= 0 && s.expected().lowKey() >= 36) {
-                    found.add("Below 150 Hz lies %.1f dB of the tail.", db).at(Parameters.at(reverb(s)).id()).clip("phrase").number("below 150 Hz", FindingText.db(db));
+                    found.add("Below 150 Hz lies %.1f dB of the tail.", db).at(Parameters.at(reverb(s)).id()).clip("phrase").number("below 150 Hz", FindingText.db(db)).picture(CheckPictures.octaves(s));
                 }
             }, MUD).mendedBy(Repairs.REVERB_LOW_CUT),
             look("space.wet", "A delay or reverb leaves some of the sound itself.", "Lower its mix.", (s, found) -> {
