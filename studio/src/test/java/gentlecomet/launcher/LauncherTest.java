@@ -136,6 +136,17 @@ class LauncherTest {
         assertEquals("what went wrong yesterday\ntoday\n", Files.readString(home.resolve(".comet/app.log")));
     }
 
+    /** A release that was half made when the program was killed does not stay. */
+    @Test
+    void whatAKilledProgramLeftGoes() throws Exception {
+        Path left = Files.createDirectories(home.resolve(".comet/tmp/release123")).resolve("part.wav");
+        Files.writeString(left, "half");
+        tool("java", "echo \"$@\" >\"$COMET_TEST_LOG.java\"; exit 1");
+        assertEquals(1, run("start").code());
+        assertFalse(Files.exists(left));
+        assertTrue(Files.readString(folder.resolve("asked.log.java")).contains("-Djava.io.tmpdir=" + home.resolve(".comet/tmp")));
+    }
+
     /** What the environment makes every Java say does not hide the JDK that is there, and nothing is asked of apt. */
     @Test
     void javaToolOptionsDoNotHideTheJdk() throws Exception {
