@@ -77,7 +77,7 @@ function choose(patch, plays = false) {
   showPlaying(plays);
   id('display').textContent = display(patch.name);
   id('portrait').innerHTML = patch.portrait;
-  id('about').textContent = [patch.category, patch.tags.join(', '), patch.loudness].filter(Boolean).join(' · ');
+  id('about').textContent = [patch.category, patch.tags.join(', '), patch.pattern && `held keys: ${patch.pattern}`, patch.loudness].filter(Boolean).join(' · ');
   id('notes').textContent = patch.notes;
   id('msb').value = patch.msb;
   id('lsb').value = patch.lsb;

@@ -9,6 +9,7 @@ import gentlecomet.sound.parameter.NoiseParameters;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.sound.parameter.PatternParameters;
 import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.parameter.SourceParameters;
 import gentlecomet.sound.parameter.TableName;
@@ -66,7 +67,15 @@ public final class LooseEnds {
             }
         }
         ends.macros();
+        ends.pattern();
         return ends.found;
+    }
+
+    private void pattern() {
+        int order = PatchParameters.PATTERN + PatternParameters.ORDER;
+        if (patch.value(order) == PatternParameters.OFF && patch.shape(Shapes.PATTERN_STEPS).length > 0) {
+            add("The pattern has steps, but its order is off.", order, order, PatternParameters.UP);
+        }
     }
 
     private double at(int index) {

@@ -18,7 +18,7 @@ import java.util.regex.Pattern;
 
 /**
  * Puts a part of a patch into another place of its kind, of this patch or another: a source, filter, envelope, LFO, curve, effect, layer,
- * the common chain ("effect"), the macros ("macro") or the performance settings ("performance."). Parts are named by the start
+ * the common chain ("effect"), the macros ("macro"), the performance settings ("performance.") or the pattern ("pattern."). Parts are named by the start
  * of their parameters' ids, for example {@code layer1.source2.}. A parameter that a macro holds is taken where it sounds.
  *
  * @param source patch that the part comes from
@@ -29,7 +29,7 @@ public record PastePart(Patch source, String from, String to) implements PatchEd
 
     private static final Pattern PARTS = Pattern.compile(
             "layer[1-4]\\.((source[1-3]|noise|filter[1-2]|drive|amplitude|envelope[2-4]|curve[1-2]|lfo[1-4]|effect[1-4])\\.)?"
-                    + "|effect([1-9]|10)\\.|effect|macro|performance\\.");
+                    + "|effect([1-9]|10)\\.|effect|macro|performance\\.|pattern\\.");
     private static final Pattern SOURCE = Pattern.compile("layer([1-4])\\.source([1-3])\\.");
     private static final Pattern LAYER = Pattern.compile("layer([1-4])\\.");
 
@@ -128,6 +128,7 @@ public record PastePart(Patch source, String from, String to) implements PatchEd
             case "effect" -> "the chain of effects";
             case "macro" -> "the macros";
             case "performance." -> "the performance settings";
+            case "pattern." -> "the pattern";
             default -> part.replaceAll("\\.$", "").replace('.', ' ').replaceAll("([a-z])(\\d)", "$1 $2").replaceFirst(" amplitude", " amplitude envelope");
         };
     }

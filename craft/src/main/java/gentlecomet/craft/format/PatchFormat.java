@@ -17,10 +17,10 @@ import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.Route;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import java.util.TreeMap;
 
 /**
  * A patch as JSON: sorted keys, real units, text ids, neutral values left out. Described in docs/patch-format.md. Unknown
@@ -33,6 +33,8 @@ public final class PatchFormat {
     /** The version this program writes. */
     public static final int VERSION = 3;
 
+    /** In the order in which they stand in a file. */
+    private static final List<Parameter> BY_ID = Parameters.ALL.stream().sorted(Comparator.comparing(Parameter::id)).toList();
     private static final Set<String> FIELDS =
             Set.of("format", "version", "name", "category", "tags", "author", "notes", "parameters", "routes", "macros",
                     "shapes", "recordings", "rides");
@@ -61,16 +63,12 @@ public final class PatchFormat {
     static ObjectNode soundPart(Patch patch) {
         ObjectNode root = Json.object();
         ObjectNode values = root.putObject("parameters");
-        TreeMap<String, Parameter> sorted = new TreeMap<>();
-        for (Parameter p : Parameters.ALL) {
-            sorted.put(p.id(), p);
-        }
-        sorted.forEach((id, p) -> {
+        for (Parameter p : BY_ID) {
             double value = patch.value(p.index());
             if (value != p.neutral()) {
-                putValue(values, id, p, value);
+                putValue(values, p.id(), p, value);
             }
-        });
+        }
         ArrayNode routes = root.putArray("routes");
         for (Route route : patch.routes()) {
             ObjectNode r = routes.addObject();

@@ -26,7 +26,7 @@ import java.util.regex.Pattern;
  */
 record PartName(String prefix, int layer, int source, int macro, int effect, int number, int words) {
 
-    static final String EXAMPLES = "source 1, filter 1, amplitude, lfo 1, delay, macro 1 or performance";
+    static final String EXAMPLES = "source 1, filter 1, amplitude, lfo 1, delay, macro 1, pattern or performance";
 
     /** What a part may be called, its id, and how many there are of it; 0 where it has no number. */
     private static final Map<String, Kind> KINDS = kinds();
@@ -79,7 +79,7 @@ record PartName(String prefix, int layer, int source, int macro, int effect, int
         if (kind.id().equals("macro")) {
             return new PartName("macro" + number, -1, -1, number - 1, EffectParameters.NONE, 0, words);
         }
-        if (kind.id().equals("levelTrim") || kind.id().equals("performance.")) {
+        if (kind.id().equals("levelTrim") || kind.id().equals("performance.") || kind.id().equals("pattern.")) {
             return new PartName(kind.id(), -1, -1, -1, EffectParameters.NONE, 0, words);
         }
         String id = kind.id().equals("envelope") && number == 1 ? "amplitude." : kind.id() + (kind.count() > 0 ? number + "." : ".");
@@ -119,7 +119,7 @@ record PartName(String prefix, int layer, int source, int macro, int effect, int
     /** Names by which parts are suggested. */
     static List<String> names() {
         return List.of("source 1", "source 2", "source 3", "noise", "filter 1", "filter 2", "filters", "drive", "amplitude", "envelope 2", "envelope 3", "envelope 4",
-                "lfo 1", "lfo 2", "lfo 3", "lfo 4", "curve 1", "curve 2", "pitch", "zone", "layer 2", "performance", "trim", "macro 1");
+                "lfo 1", "lfo 2", "lfo 3", "lfo 4", "curve 1", "curve 2", "pitch", "zone", "layer 2", "performance", "pattern", "trim", "macro 1");
     }
 
     private static Map<String, Kind> kinds() {
@@ -145,6 +145,9 @@ record PartName(String prefix, int layer, int source, int macro, int effect, int
         kinds.put("zone", new Kind("zone", 0, 0));
         for (String name : List.of("performance", "play", "voice")) {
             kinds.put(name, new Kind("performance.", 0, 0));
+        }
+        for (String name : List.of("pattern", "arpeggio", "arp")) {
+            kinds.put(name, new Kind("pattern.", 0, 0));
         }
         for (String name : List.of("trim", "level")) {
             kinds.put(name, new Kind("levelTrim", 0, 0));

@@ -4,6 +4,7 @@ import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.sound.parameter.PatternParameters;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.PatchImage;
 import gentlecomet.sound.performance.Audio;
@@ -43,8 +44,14 @@ public final class PatchSampler {
     private record Stretch(int low, int high) {
     }
 
-    /** Records every sample and hands it over, one after the other; none is kept. */
-    public void sample(Patch patch, Consumer<SampledNote> taker) {
+    /** The patch as its samples have it: without its pattern. */
+    public static Patch sampled(Patch patch) {
+        return patch.withValue(Parameters.at(PatchParameters.PATTERN + PatternParameters.ORDER), PatternParameters.OFF);
+    }
+
+    /** Records every sample and hands it over, one after the other; none is kept. Of a patch with a pattern the notes are recorded: whoever plays the samples holds keys by hand. */
+    public void sample(Patch whole, Consumer<SampledNote> taker) {
+        Patch patch = sampled(whole);
         List<double[]> images = images(patch);
         for (Point point : points(patch)) {
             for (int robin = 0; robin < images.size(); robin++) {
@@ -108,8 +115,8 @@ public final class PatchSampler {
             double release = Math.max(LEAST_RELEASE, (end(held, peak(held, Math.max(0, frames - held.sampleRate() / 10), frames)) - frames) / (double) held.sampleRate());
             return new SampledNote(at.key(), at.low(), at.high(), at.velocity(), plan.lowest(at.layer()), plan.highest(at.layer()), looped.audio(), looped.loop(), release, 0, 1);
         }
-        // It ends by itself: its key is held until it has.
-        Audio whole = render(image, at.key(), at.velocity(), LONGEST_DECAY);
+        // It ends by itself: its key is held until it has, which it may have done by now.
+        Audio whole = end(held, peak) < frames ? held : render(image, at.key(), at.velocity(), LONGEST_DECAY);
         int end = Math.max(held.sampleRate() / 20, end(whole, peak));
         float[] left = Arrays.copyOf(whole.left(), end);
         Audio cut = new Audio(left, whole.oneChannel() ? left : Arrays.copyOf(whole.right(), end), whole.sampleRate());

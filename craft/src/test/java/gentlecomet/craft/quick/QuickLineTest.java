@@ -43,6 +43,7 @@ class QuickLineTest {
         "layer 2 chorus rate 0.8 depth 4 | layer2.on on; layer2.effect1.type chorus; layer2.effect1.chorus.rate 0.80 Hz; layer2.effect1.chorus.depth 4.00 ms",
         "fx drive tape 12 dB | effect1.type drive; effect1.drive.shape tape",
         "performance mono glide 80 ms bend up 12 | performance.mode mono; performance.glideTime 80.0 ms; performance.bendUp 12 st",
+        "pattern up 1/8 octaves 2 gate 60 swing 66 | pattern.order up; pattern.step 1/8; pattern.octaves 2; pattern.gate 60.0 %; pattern.swing 66.0 %",
         "trim -3 | levelTrim -3.0 dB",
         "macro 3 40 | macro3 40.0 %",
     })

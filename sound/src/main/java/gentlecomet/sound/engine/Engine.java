@@ -4,9 +4,12 @@ import gentlecomet.sound.effect.EffectStep;
 import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.sound.parameter.PatternParameters;
 import gentlecomet.sound.parameter.SourceParameters;
 import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.patch.PatchImage;
+import gentlecomet.sound.pattern.Pattern;
+import gentlecomet.sound.pattern.PatternNotes;
 import gentlecomet.sound.source.Recording;
 import gentlecomet.sound.source.WaveCache;
 
@@ -31,6 +34,19 @@ public final class Engine {
     private final VoiceContext setting = new VoiceContext();
     private final VoicePool pool;
     private final NoteHandler notes;
+    private final Pattern pattern = new Pattern(new PatternNotes() {
+        @Override
+        public void begin(int key, int velocity) {
+            notes.on(key, velocity, renderer.seconds(), renderer.voiceRate());
+        }
+
+        @Override
+        public void end(int key, int velocity) {
+            notes.off(key, velocity, renderer.seconds(), renderer.voiceRate());
+        }
+    });
+    private double[] patternSteps = new double[0];
+    private double[] patternChord = new double[0];
     private final LayerMaterial[] materials = new LayerMaterial[Parameters.LAYERS];
     private final StepRenderer renderer;
     private final EngineView view;
@@ -87,17 +103,27 @@ public final class Engine {
         pool.stop();
         controllers.reset();
         notes.reset();
+        pattern.reset();
         renderer.reset();
         ready = 0;
     }
 
     /** Ends every note with its release, whatever is held; the pedal goes up. */
     public void panic() {
+        pattern.clear();
         notes.panic();
     }
 
-    /** A key goes down. @param velocity 1 to 127; 0 counts as a key that goes up, as in MIDI 1.0 */
+    /** A key goes down; a pattern or chord of the patch plays for it. @param velocity 1 to 127; 0 counts as a key that goes up, as in MIDI 1.0 */
     public void noteOn(int key, int velocity) {
+        if (pattern.on() && velocity > 0 && key >= 0 && key <= 127) {
+            pattern.press(key, Math.min(127, velocity));
+            return;
+        }
+        if (velocity <= 0) {
+            noteOff(key);
+            return;
+        }
         notes.on(key, velocity, renderer.seconds(), renderer.voiceRate());
     }
 
@@ -108,6 +134,9 @@ public final class Engine {
 
     /** A key goes up. @param velocity with which it does, 0 to 127 */
     public void noteOff(int key, int velocity) {
+        if (pattern.release(key, Math.max(0, Math.min(127, velocity)))) {
+            return;
+        }
         notes.off(key, velocity, renderer.seconds(), renderer.voiceRate());
     }
 
@@ -175,6 +204,7 @@ public final class Engine {
         int done = 0;
         while (done < frames) {
             if (ready == 0) {
+                pattern.advance(STEP / sampleRate * panel.patchBlock()[PatchParameters.TEMPO] / 60, panel.patchBlock(), PatchParameters.PATTERN);
                 renderer.render();
                 ready = STEP;
             }
@@ -226,6 +256,8 @@ public final class Engine {
             materials[layer].take(panel.image(), layer, panel.wantedLayer(layer));
         }
         notes.takeCurve(PatchImage.shape(panel.image(), Shapes.VELOCITY));
+        patternSteps = PatchImage.shape(panel.image(), Shapes.PATTERN_STEPS);
+        patternChord = PatchImage.shape(panel.image(), Shapes.PATTERN_CHORD);
         equip();
     }
 
@@ -249,6 +281,15 @@ public final class Engine {
             }
         }
         setting.tuning.set(panel.wanted(PatchParameters.TUNING), PatchImage.shape(panel.image(), Shapes.SCALE));
+        takePattern();
         renderer.equip();
+    }
+
+    private void takePattern() {
+        double[] group = new double[PatternParameters.SIZE];
+        for (int i = 0; i < group.length; i++) {
+            group[i] = panel.wanted(PatchParameters.PATTERN + i);
+        }
+        pattern.take(group, patternSteps, patternChord, (int) panel.wanted(PatchParameters.SEED));
     }
 }

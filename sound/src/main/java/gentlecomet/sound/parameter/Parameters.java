@@ -16,6 +16,7 @@ public final class Parameters {
     public static final List<Parameter> ALL = declare();
     /** Number of parameters. */
     public static final int COUNT = ALL.size();
+    private static final double[] NEUTRAL = neutral();
 
     private static final Map<String, Parameter> BY_ID = byId();
     private static final boolean[] DECIDERS = deciders();
@@ -81,6 +82,10 @@ public final class Parameters {
 
     /** The neutral value of every parameter, in registry order; all layers and sources are off. */
     public static double[] neutralValues() {
+        return NEUTRAL.clone();
+    }
+
+    private static double[] neutral() {
         double[] values = new double[COUNT];
         for (int i = 0; i < COUNT; i++) {
             values[i] = ALL.get(i).neutral();

@@ -77,6 +77,9 @@ public final class PatchParameters {
 
     private static final int FIRST_EFFECT = declareEffects();
 
+    /** Start of the pattern's group, see {@link PatternParameters}. */
+    public static final int PATTERN = BLOCK.group(PatternParameters.GROUP, "pattern", "Pattern");
+
     /** Number of parameters before the first layer's block. */
     public static final int SIZE = BLOCK.size();
 

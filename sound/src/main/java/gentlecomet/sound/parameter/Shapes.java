@@ -13,6 +13,10 @@ public final class Shapes {
     public static final int VELOCITY;
     /** Distance in cents of each key from 0 up to its equal-tempered pitch, as a Scala tuning gives it. */
     public static final int SCALE;
+    /** Steps of the patch's pattern: level in % of the key's velocity (0 is a rest), shift in semitones, chance in %, length in steps. */
+    public static final int PATTERN_STEPS;
+    /** Semitones from the key of each note that it plays. */
+    public static final int PATTERN_CHORD;
 
     private static final int FIRST_LAYER;
     private static final int OF_LAYER;
@@ -30,6 +34,9 @@ public final class Shapes {
         VELOCITY = add("performance.velocityPoints", "Velocity curve", "Performance", 16, true, percent("velocity", "velocity", 0),
                 percent("level", "level", 0));
         SCALE = add("performance.scale", "Scale", "Performance", 128, false, new Column("offset", "offset", Unit.CENTS, -7200, 7200, 0));
+        PATTERN_STEPS = add("pattern.steps", "Steps", "Pattern", 32, false, new Column("level", "level", Unit.PERCENT, 0, 200, 100), new Column("shift", "shift", Unit.SEMITONES, -24, 24, 0),
+                new Column("chance", "chance", Unit.PERCENT, 0, 100, 100, true), new Column("length", "length", Unit.NONE, 0.1, 16, 1, true));
+        PATTERN_CHORD = add("pattern.chord", "Chord", "Pattern", 12, false, new Column("interval", "interval", Unit.SEMITONES, -36, 36, 0));
         FIRST_LAYER = DECLARED.size();
         int size = 0;
         for (int layer = 1; layer <= Parameters.LAYERS; layer++) {

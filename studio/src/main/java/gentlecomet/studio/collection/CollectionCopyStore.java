@@ -28,8 +28,8 @@ class CollectionCopyStore {
                   join bank n on n.collection_id = :copy and n.position = b.position join patch q on q.bank_id = n.id and q.slot = p.slot where b.collection_id = :id)
                 """;
         for (String insert : new String[] {"""
-                insert into edit (patch_id, number, label, content, name, name_key, category, tags, author, notes, level_trim, content_hash, sound_hash)
-                select fresh, 0, 'Copied', content, name, name_key, category, tags, author, notes, level_trim, content_hash, sound_hash from pair join edit on patch_id = old and number = cursor""", """
+                insert into edit (patch_id, number, label, content, name, name_key, category, tags, author, notes, level_trim, pattern, content_hash, sound_hash)
+                select fresh, 0, 'Copied', content, name, name_key, category, tags, author, notes, level_trim, pattern, content_hash, sound_hash from pair join edit on patch_id = old and number = cursor""", """
                 insert into revision (patch_id, number, content, content_hash, sound_hash, note)
                 select fresh, 1, content, content_hash, sound_hash, 'Copied' from pair join lateral (select * from revision where patch_id = old order by number desc limit 1) r on true""", """
                 insert into patch_asset (patch_id, kind, number, hash) select fresh, 'edit', 0, hash from pair join patch_asset a on a.patch_id = old and a.kind = 'edit' and a.number = cursor""", """

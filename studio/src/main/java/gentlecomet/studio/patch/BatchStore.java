@@ -4,6 +4,7 @@ import gentlecomet.craft.format.Json;
 import gentlecomet.craft.rules.NameRules;
 import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.pattern.PatternWords;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -52,17 +53,17 @@ class BatchStore {
             jdbc.sql("delete from " + table.replace(" where", " using unnest(:ids::bigint[], :at::int[]) as n(id, at) where")).param("ids", patches).param("at", before).update();
         }
         jdbc.sql("""
-                insert into edit (patch_id, number, label, gesture, content, name, name_key, category, tags, author, notes, level_trim, content_hash, sound_hash)
-                select id, number, label, '', content, name, key, category, array(select jsonb_array_elements_text(tags::jsonb)), author, notes, trim, content_hash, sound_hash
+                insert into edit (patch_id, number, label, gesture, content, name, name_key, category, tags, author, notes, level_trim, pattern, content_hash, sound_hash)
+                select id, number, label, '', content, name, key, category, array(select jsonb_array_elements_text(tags::jsonb)), author, notes, trim, pattern, content_hash, sound_hash
                 from unnest(:ids::bigint[], :numbers::int[], :labels::text[], :contents::text[], :names::text[], :keys::text[], :categories::text[], :tags::text[], :authors::text[], :notes::text[],
-                            :trims::double precision[], :contentHashes::text[], :soundHashes::text[])
-                     as n(id, number, label, content, name, key, category, tags, author, notes, trim, content_hash, sound_hash)""")
+                            :trims::double precision[], :patterns::text[], :contentHashes::text[], :soundHashes::text[])
+                     as n(id, number, label, content, name, key, category, tags, author, notes, trim, pattern, content_hash, sound_hash)""")
                 .param("ids", edits.stream().map(Written::patchId).toArray(Long[]::new)).param("numbers", edits.stream().map(Written::number).toArray(Integer[]::new))
                 .param("labels", texts(edits, e -> e.label().length() > LONGEST_LABEL ? e.label().substring(0, LONGEST_LABEL - 1) + "…" : e.label())).param("contents", texts(edits, Written::content))
                 .param("names", texts(edits, e -> e.patch().name())).param("keys", texts(edits, e -> NameRules.key(e.patch().name()))).param("categories", texts(edits, e -> e.patch().naming().category()))
                 .param("tags", texts(edits, e -> Json.compact(e.patch().naming().tags()))).param("authors", texts(edits, e -> e.patch().naming().author()))
                 .param("notes", texts(edits, e -> e.patch().naming().notes()))
-                .param("trims", edits.stream().map(e -> e.patch().value(PatchParameters.LEVEL_TRIM)).toArray(Double[]::new)).param("contentHashes", texts(edits, Written::contentHash))
+                .param("trims", edits.stream().map(e -> e.patch().value(PatchParameters.LEVEL_TRIM)).toArray(Double[]::new)).param("patterns", texts(edits, e -> PatternWords.of(e.patch()))).param("contentHashes", texts(edits, Written::contentHash))
                 .param("soundHashes", texts(edits, Written::soundHash)).update();
         Map<Long, Integer> after = new HashMap<>();
         edits.forEach(e -> after.merge(e.patchId(), e.number(), Math::max));

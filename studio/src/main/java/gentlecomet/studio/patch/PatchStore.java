@@ -6,6 +6,7 @@ import gentlecomet.craft.release.ReleaseBank;
 import gentlecomet.craft.rules.NameRules;
 import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.pattern.PatternWords;
 import java.nio.charset.StandardCharsets;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -25,7 +26,7 @@ class PatchStore {
     private static final int LONGEST_LABEL = 300;
     private static final String COLUMNS = """
             select p.id, p.bank_id, p.slot, p.cursor, p.version, e.name, e.category, e.tags, e.author,
-                   e.content_hash, e.sound_hash,
+                   e.content_hash, e.sound_hash, e.pattern,
                    coalesce(r.number, 0) as revision, coalesce(r.content_hash, '') as revision_hash""";
     /** A patch in the trash has no bank, and is not found. */
     private static final String TABLES = """
@@ -160,12 +161,12 @@ class PatchStore {
         jdbc.sql("delete from edit where patch_id = :id and number >= :number").param("id", id).param("number", number).update();
         String content = PatchFormat.write(patch);
         jdbc.sql("""
-                insert into edit (patch_id, number, label, gesture, content, name, name_key, category, tags, author, notes, level_trim, content_hash, sound_hash)
-                values (:id, :number, :label, :gesture, :content, :name, :nameKey, :category, :tags, :author, :notes, :trim, :contentHash, :soundHash)""")
+                insert into edit (patch_id, number, label, gesture, content, name, name_key, category, tags, author, notes, level_trim, pattern, content_hash, sound_hash)
+                values (:id, :number, :label, :gesture, :content, :name, :nameKey, :category, :tags, :author, :notes, :trim, :pattern, :contentHash, :soundHash)""")
                 .param("id", id).param("number", number).param("label", label.length() > LONGEST_LABEL ? label.substring(0, LONGEST_LABEL - 1) + "…" : label)
                 .param("gesture", gesture).param("content", content).param("name", patch.name()).param("nameKey", NameRules.key(patch.name()))
                 .param("category", patch.naming().category()).param("tags", patch.naming().tags().toArray(String[]::new)).param("author", patch.naming().author())
-                .param("notes", patch.naming().notes()).param("trim", patch.value(PatchParameters.LEVEL_TRIM)).param("contentHash", Hashes.of(content.getBytes(StandardCharsets.UTF_8)))
+                .param("notes", patch.naming().notes()).param("trim", patch.value(PatchParameters.LEVEL_TRIM)).param("pattern", PatternWords.of(patch)).param("contentHash", Hashes.of(content.getBytes(StandardCharsets.UTF_8)))
                 .param("soundHash", Hashes.sound(patch)).update();
     }
 
@@ -255,7 +256,7 @@ class PatchStore {
 
     private static PatchSummary summary(ResultSet rs, int n) throws SQLException {
         return new PatchSummary(rs.getLong("id"), rs.getLong("bank_id"), rs.getInt("slot"), rs.getLong("version"), rs.getString("name"), rs.getString("category"),
-                List.of((String[]) rs.getArray("tags").getArray()), rs.getString("author"), rs.getString("content_hash"), rs.getString("sound_hash"), rs.getInt("revision"), saved(rs));
+                List.of((String[]) rs.getArray("tags").getArray()), rs.getString("author"), rs.getString("content_hash"), rs.getString("sound_hash"), rs.getInt("revision"), saved(rs), rs.getString("pattern"));
     }
 
     private static PatchRow row(ResultSet rs, int n) throws SQLException {

@@ -2,6 +2,7 @@
 import {ask, say} from '../page/requests.js';
 import {typeToFind} from '../page/finder.js';
 import {wireDrawn} from './pictures/drawn.js';
+import {wireChord} from './pictures/pattern-steps.js';
 import {wireRoutePlots} from './pictures/route-plot.js';
 import {wireFiles} from './sound-files.js';
 import {wireEars} from '../player/mute-solo.js';
@@ -145,6 +146,7 @@ function wireParts(element, {id, image, set, edit, post, flush, openPlace}) {
   wireVersions(element, id, post, flush);
   wireLooseEnds(element, {edit, openPlace});
   element.querySelectorAll('[data-shape]').forEach(box => wireDrawn(box, image, edit));
+  wireChord(element, edit);
   element.querySelectorAll('[data-move-effect]').forEach(b => b.addEventListener('click', () =>
     edit({kind: 'moveEffect', layer: b.dataset.layerNumber, slot: b.dataset.slot, to: b.dataset.to})));
   element.querySelectorAll('details[data-more]').forEach(fold => {

@@ -20,6 +20,7 @@ import gentlecomet.studio.patch.PatchRow;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.AfterEach;
@@ -227,6 +228,55 @@ class ListeningJourneyTest extends OnTheScreen {
         page.until(d -> answers.of(round).stream().map(Answer::answer).toList().equals(List.of("fix")));
         page.until(d -> answers.remarks(round).stream().map(Remark::words).toList().equals(List.of("fine as it is", "the tail is too long")));
         page.until(d -> answers.drafts(round, who).isEmpty());
+    }
+
+    /** The last word of a reviewer counts, from whichever window it comes, and both go on. */
+    @Test
+    void oneReviewerHasTheRoundOpenTwice() {
+        patch(1, -1);
+        patch(2, -2);
+        patch(3, -3);
+        long round = ListeningFixture.start(rounds, collection, "Twice");
+        try (Browser other = new Browser(port, folder.resolve("other"), folder)) {
+            for (Browser one : List.of(page, other)) {
+                one.open("/rounds/" + round);
+                one.until(d -> one.text(".heard-name").equals("Sound of slot 1"));
+            }
+            page.keys("f");
+            page.until(d -> Answers.byPlace(answers.of(round), who).equals(Map.of(1, "fix")));
+            other.keys("k");
+            other.until(d -> Answers.byPlace(answers.of(round), who).equals(Map.of(1, "keep")));
+            for (Browser one : List.of(page, other)) {
+                one.until(d -> one.text(".heard-name").equals("Sound of slot 2"));
+            }
+            other.keys("c");
+            page.keys("k");
+            page.until(d -> Answers.byPlace(answers.of(round), who).keySet().equals(Set.of(1, 2)));
+            page.until(d -> page.text(".heard-name").equals("Sound of slot 3"));
+            other.until(d -> other.text(".heard-name").equals("Sound of slot 3"));
+            assertEquals(List.of(), page.errors());
+            assertEquals(List.of(), other.errors());
+        }
+    }
+
+    @Test
+    void anAudioDeviceThatGoesIsToldAndTheRoundGoesOn() {
+        patch(1, -1);
+        patch(2, -2);
+        long round = ListeningFixture.start(rounds, collection, "Without a device");
+        page.driver.executeCdpCommand("Page.addScriptToEvaluateOnNewDocument",
+                Map.of("source", "window.devices = []; window.AudioContext = class extends AudioContext { constructor(...all) { super(...all); devices.push(this); } };"));
+        page.open("/rounds/" + round);
+        wake();
+        page.until(d -> peak() > -60);
+        page.js("devices.forEach(d => d.dispatchEvent(new Event('error')))");
+        page.until(d -> page.text("#messages").contains("The audio device has gone"));
+        page.keys("f");
+        page.until(d -> Answers.byPlace(answers.of(round), who).equals(Map.of(1, "fix")));
+        page.until(d -> page.text(".heard-name").equals("Sound of slot 2"));
+        page.keys(" ");
+        page.until(d -> ((Number) page.js("return devices.length")).intValue() == 2, "a new output begins with the next key");
+        page.until(d -> peak() > -60);
     }
 
     @Test

@@ -33,7 +33,7 @@ class LevelRowTest {
     }
 
     private static LevelRow row(double lufs, double peak) {
-        return LevelRow.of(new PatchSummary(1, 1, 1, 1, "Plain", "", List.of(), "", "", "", 0, false),
+        return LevelRow.of(new PatchSummary(1, 1, 1, 1, "Plain", "", List.of(), "", "", "", 0, false, ""),
                 new Measurement(lufs, lufs + 2, lufs + 1, 3, peak, 60, 0.0, 0.01, 1, false, 2, 900, 0.1, 0), 0, null, HouseRules.DEFAULT);
     }
 }

@@ -3,6 +3,7 @@ package gentlecomet.craft.release.build;
 import gentlecomet.craft.format.SheetCell;
 import gentlecomet.craft.release.ReleasePatch;
 import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.pattern.PatternWords;
 import java.io.IOException;
 import java.io.StringWriter;
 import java.io.UncheckedIOException;
@@ -38,7 +39,7 @@ final class CatalogueExporter implements Exporter {
         StringWriter out = new StringWriter();
         try (CSVPrinter csv = new CSVPrinter(out, CSVFormat.RFC4180)) {
             csv.printRecord("bank", "slot", "program", "name", "category", "tags", "author", "revision", "loudness LUFS", "measured by",
-                    "true peak dBTP", "range LU", "tail s", "pitch ct", "brightness Hz", "macros", "notes");
+                    "true peak dBTP", "range LU", "tail s", "pitch ct", "brightness Hz", "macros", "pattern", "notes");
             for (ReleasePatch p : contents.patches()) {
                 Patch patch = p.slot().patch();
                 var measure = contents.collection().rules().measureOf(patch.naming().category());
@@ -48,7 +49,7 @@ final class CatalogueExporter implements Exporter {
                         decimals(p.measurement().truePeakDbtp(), 2), decimals(p.measurement().rangeLu(), 1),
                         decimals(p.measurement().tailSeconds(), 2),
                         p.measurement().pitchCents() == null ? "" : decimals(p.measurement().pitchCents(), 1),
-                        decimals(p.measurement().brightnessHz(), 0), SheetCell.written(macros(patch)), SheetCell.written(patch.naming().notes()));
+                        decimals(p.measurement().brightnessHz(), 0), SheetCell.written(macros(patch)), SheetCell.written(PatternWords.of(patch)), SheetCell.written(patch.naming().notes()));
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);

@@ -8,6 +8,7 @@ import gentlecomet.sound.parameter.Unit;
 import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.Macro;
 import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.pattern.PatternWords;
 import java.util.List;
 import java.util.Locale;
 import java.util.TreeMap;
@@ -61,7 +62,8 @@ final class CataloguePage {
         if (!patch.naming().notes().isEmpty()) {
             out.append("<div>").append(escaped(patch.naming().notes())).append("</div>");
         }
-        out.append(macros.isEmpty() ? "" : "<div class=\"soft\">" + escaped(macros) + "</div>").append("</td><td class=\"figures\">").append(figures(m)).append("</td></tr>\n");
+        String pattern = PatternWords.of(patch);
+        out.append(pattern.isEmpty() ? "" : "<div>Held keys: " + escaped(pattern) + "</div>").append(macros.isEmpty() ? "" : "<div class=\"soft\">" + escaped(macros) + "</div>").append("</td><td class=\"figures\">").append(figures(m)).append("</td></tr>\n");
     }
 
     private static String macro(Macro macro) {

@@ -100,7 +100,7 @@ final class SoundFontCheck {
 
     private List<Note> play(Method open, Instrument instrument, Patch patch) {
         List<Note> notes = new ArrayList<>();
-        double[] image = PatchImage.of(patch);
+        double[] image = PatchImage.of(PatchSampler.sampled(patch));
         Rendering rendering = new Rendering(RATE, recordings);
         PatchSampler sampler = new PatchSampler(recordings, plan);
         try (Synthesizer synthesizer = MidiSystem.getSynthesizer();

@@ -5,6 +5,7 @@ import gentlecomet.craft.format.PatchRules;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
+import gentlecomet.sound.parameter.PatternParameters;
 import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.Macro;
@@ -16,8 +17,8 @@ import java.util.List;
 import java.util.stream.Collectors;
 
 /** A patch laid out for the bench: every parameter that means something now as a value bar, in signal order. */
-public record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList velocity, EffectCards effects, Bar trim, List<MacroCard> macros,
-        List<RouteLine> routes, List<Modulator> modulators, List<Route.Side> sides, boolean scaled) {
+public record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList velocity, BarGroup pattern, DrawnList steps, DrawnList chord, EffectCards effects, Bar trim, List<MacroCard> macros,
+        List<RouteLine> routes, List<Modulator> modulators, List<Route.Side> sides, boolean scaled, boolean patterned) {
 
     private static final int PLOT = 22;
 
@@ -149,9 +150,10 @@ public record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList
         }
         boolean drawnVelocity = patch.value(PatchParameters.VELOCITY_CURVE) == 1;
         return new BenchView(layers, BarGroup.of(patch, "Performance", 0, "performance."),
-                drawnVelocity ? DrawnList.of(patch, Shapes.VELOCITY, "points") : null, EffectCards.of(patch, -1),
+                drawnVelocity ? DrawnList.of(patch, Shapes.VELOCITY, "points") : null, BarGroup.of(patch, "Pattern", 0, "pattern."),
+                DrawnList.of(patch, Shapes.PATTERN_STEPS, "steps"), DrawnList.of(patch, Shapes.PATTERN_CHORD, "rows"), EffectCards.of(patch, -1),
                 Bar.of(patch, Parameters.at(PatchParameters.LEVEL_TRIM)), macros, routes, List.of(Modulator.values()), List.of(Route.Side.values()),
-                patch.shape(Shapes.SCALE).length > 0);
+                patch.shape(Shapes.SCALE).length > 0, patch.value(PatchParameters.PATTERN + PatternParameters.ORDER) != PatternParameters.OFF);
     }
 
     /** What a layer's modulator moves, in words; empty where it moves nothing. @param layer from 1 @param id of the modulator */

@@ -5,11 +5,16 @@ import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.Patch;
 
-/** A drawn list for its canvas: {@code look} is "bars", "points", "map" of unison voices, or "rows" of numbers alone. */
+/** A drawn list for its canvas: {@code look} is "bars", "points", "map" of unison voices, "steps" of a pattern, or "rows" of numbers alone. */
 public record DrawnList(ShapeKind kind, String look, String text) {
     /** Whether its rows are things of one kind, such as partials, to which the same can be done. */
     public boolean alike() {
         return !kind.ordered();
+    }
+
+    /** What it is without rows. */
+    public String usual() {
+        return kind.index() == Shapes.PATTERN_STEPS ? "every step a plain note" : kind.index() == Shapes.PATTERN_CHORD ? "the key alone" : "usual form";
     }
 
     /** Whether it stands in a fold, which is open where something is drawn. */

@@ -67,7 +67,7 @@ class RuleChanges {
     }
 
     private static PatchSummary in(PatchSummary p, String category) {
-        return new PatchSummary(p.id(), p.bankId(), p.slot(), p.version(), p.name(), category, p.tags(), p.author(), p.contentHash(), p.soundHash(), p.revision(), p.saved());
+        return new PatchSummary(p.id(), p.bankId(), p.slot(), p.version(), p.name(), category, p.tags(), p.author(), p.contentHash(), p.soundHash(), p.revision(), p.saved(), p.pattern());
     }
 
     /** How many patches of a collection each category has, by its id. */

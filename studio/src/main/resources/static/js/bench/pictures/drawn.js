@@ -1,6 +1,7 @@
 // Drawn lists: harmonics and steps as bars, curves as points, and all of them as typed numbers.
 import {LivePatch} from '../../../engine/engine.js';
 import {colour, fit, handle, keepDrawn, label} from '../../lib/canvas.js';
+import {wirePatternSteps} from './pattern-steps.js';
 import {wireUnisonMap} from './unison-map.js';
 
 const NEAR = 14;
@@ -20,8 +21,10 @@ export function wireDrawn(box, image, edit) {
   const canvas = box.querySelector('canvas');
   if (box.dataset.look === 'map') {
     wireUnisonMap(box, image, edit);
+  } else if (box.dataset.look === 'steps') {
+    wirePatternSteps(box, image, edit);
   }
-  if (!canvas || box.dataset.look === 'map') {
+  if (!canvas || box.dataset.look === 'map' || box.dataset.look === 'steps') {
     return;
   }
   const list = new DrawnList(box, [...LivePatch.shape(image(), Number(box.dataset.kind))], numbers => send(numbers.map(round).join(' ')));
