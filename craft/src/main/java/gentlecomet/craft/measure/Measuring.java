@@ -4,6 +4,7 @@ import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.PatchImage;
+import gentlecomet.sound.pattern.Patterns;
 import gentlecomet.sound.performance.Audio;
 import gentlecomet.sound.performance.Note;
 import gentlecomet.sound.performance.Phrase;
@@ -45,7 +46,7 @@ public final class Measuring {
         Audio played = rendering.render(image, phrase, LONGEST_TAIL, Rendering.ControllerState.AT_REST).audio();
         Loudness loudness = Loudness.of(played);
         int key = probeKey(patch);
-        Rendering.Result probe = rendering.render(image, Phrase.single(key, PROBE_VELOCITY, 1), LONGEST_TAIL, Rendering.ControllerState.AT_REST);
+        Rendering.Result probe = rendering.render(PatchImage.of(Patterns.without(patch)), Phrase.single(key, PROBE_VELOCITY, 1), LONGEST_TAIL, Rendering.ControllerState.AT_REST);
         Course course = new Course(probe.audio());
         double attack = course.attackSeconds();
         double end = course.endSeconds();

@@ -20,6 +20,7 @@ import gentlecomet.sound.parameter.SourceParameters;
 import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.PatchImage;
+import gentlecomet.sound.pattern.Patterns;
 import gentlecomet.sound.performance.Audio;
 import gentlecomet.sound.performance.Note;
 import gentlecomet.sound.performance.Phrase;
@@ -64,21 +65,24 @@ public final class Probing {
 
     /** The rest, where the phrase has been measured. @param phrase of its category */
     public Probes probe(Patch patch, Phrase phrase, Measurement measurement) {
-        double[] image = PatchImage.of(patch);
+        double[] whole = PatchImage.of(patch);
+        // Single notes are told by themselves: a pattern would stand before each of them.
+        Patch single = Patterns.without(patch);
+        double[] image = PatchImage.of(single);
         List<KeyProbe> keys = keys(patch, image);
-        ClickProbing clicks = new ClickProbing(notes, patch);
+        ClickProbing clicks = new ClickProbing(notes, single);
         List<HandProbe> hands = new HandProbing(notes, patch).all();
         int key = measurement.probeKey();
         Audio[] twice = {notes.note(image, key, ProbeNotes.VELOCITY, HELD_SECONDS, TAIL_SECONDS), notes.note(image, key, ProbeNotes.VELOCITY, HELD_SECONDS, TAIL_SECONDS)};
         double[] spread = repeat(image, key);
         List<Integer> chord = chord(patch, key);
         String chordClip = String.join("+", chord.stream().map(KeyName::of).toList()) + ":100:1.5";
-        double chordPeak = ProbeNotes.peak(notes.play(image, ProbeNotes.notes(1.5, chord.stream().map(k -> new Note(k, ProbeNotes.VELOCITY, 0, 1.5)).toList()), 0.3,
+        double chordPeak = ProbeNotes.peak(notes.play(whole, ProbeNotes.notes(1.5, chord.stream().map(k -> new Note(k, ProbeNotes.VELOCITY, 0, 1.5)).toList()), 0.3,
                 Rendering.ControllerState.AT_REST).audio());
         int highest = keys.isEmpty() ? key : keys.get(keys.size() - 1).key();
         Loud loud = loud(patch, hands, key);
-        return new Probes(measurement, phrase(image, phrase), keys, touch(patch, image, key, keys), hands, hold(image, key), clicks.start(), clicks.end(), clicks.changes(), spread[0], spread[1],
-                random(patch), Difference.db(twice[0], twice[1]) <= Loudness.SILENT, chordPeak, chordClip, loud.peak, loud.clip, aliasing(patch, image, keys.isEmpty() ? null : keys.get(keys.size() - 1)), highest,
+        return new Probes(measurement, phrase(whole, phrase), keys, touch(patch, image, key, keys), hands, hold(image, key), clicks.start(), clicks.end(), clicks.changes(), spread[0], spread[1],
+                random(patch), Difference.db(twice[0], twice[1]) <= Loudness.SILENT, chordPeak, chordClip, loud.peak, loud.clip, aliasing(single, image, keys.isEmpty() ? null : keys.get(keys.size() - 1)), highest,
                 new PartProbing(notes, patch).all(), SplitStep.of(patch, recordings), SampleLevels.rounded(Cost.ofVoice(image)));
     }
 

@@ -4,9 +4,9 @@ import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
-import gentlecomet.sound.parameter.PatternParameters;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.PatchImage;
+import gentlecomet.sound.pattern.Patterns;
 import gentlecomet.sound.performance.Audio;
 import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.performance.Rendering;
@@ -44,14 +44,9 @@ public final class PatchSampler {
     private record Stretch(int low, int high) {
     }
 
-    /** The patch as its samples have it: without its pattern. */
-    public static Patch sampled(Patch patch) {
-        return patch.withValue(Parameters.at(PatchParameters.PATTERN + PatternParameters.ORDER), PatternParameters.OFF);
-    }
-
     /** Records every sample and hands it over, one after the other; none is kept. Of a patch with a pattern the notes are recorded: whoever plays the samples holds keys by hand. */
     public void sample(Patch whole, Consumer<SampledNote> taker) {
-        Patch patch = sampled(whole);
+        Patch patch = Patterns.without(whole);
         List<double[]> images = images(patch);
         for (Point point : points(patch)) {
             for (int robin = 0; robin < images.size(); robin++) {

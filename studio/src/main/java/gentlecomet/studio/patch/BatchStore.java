@@ -4,7 +4,7 @@ import gentlecomet.craft.format.Json;
 import gentlecomet.craft.rules.NameRules;
 import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.patch.Patch;
-import gentlecomet.sound.pattern.PatternWords;
+import gentlecomet.sound.pattern.Patterns;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -63,7 +63,7 @@ class BatchStore {
                 .param("names", texts(edits, e -> e.patch().name())).param("keys", texts(edits, e -> NameRules.key(e.patch().name()))).param("categories", texts(edits, e -> e.patch().naming().category()))
                 .param("tags", texts(edits, e -> Json.compact(e.patch().naming().tags()))).param("authors", texts(edits, e -> e.patch().naming().author()))
                 .param("notes", texts(edits, e -> e.patch().naming().notes()))
-                .param("trims", edits.stream().map(e -> e.patch().value(PatchParameters.LEVEL_TRIM)).toArray(Double[]::new)).param("patterns", texts(edits, e -> PatternWords.of(e.patch()))).param("contentHashes", texts(edits, Written::contentHash))
+                .param("trims", edits.stream().map(e -> e.patch().value(PatchParameters.LEVEL_TRIM)).toArray(Double[]::new)).param("patterns", texts(edits, e -> Patterns.words(e.patch()))).param("contentHashes", texts(edits, Written::contentHash))
                 .param("soundHashes", texts(edits, Written::soundHash)).update();
         Map<Long, Integer> after = new HashMap<>();
         edits.forEach(e -> after.merge(e.patchId(), e.number(), Math::max));

@@ -1,7 +1,7 @@
 package gentlecomet.studio.patch;
 
 import gentlecomet.sound.patch.Patch;
-import gentlecomet.sound.pattern.PatternWords;
+import gentlecomet.sound.pattern.Patterns;
 
 /**
  * A patch in its working state.
@@ -24,6 +24,6 @@ public record PatchRow(long id, long bankId, int slot, int cursor, long version,
     /** The same without its content. */
     public PatchSummary summary() {
         return new PatchSummary(id, bankId, slot, version, name(), category(), patch.naming().tags(), patch.naming().author(),
-                contentHash, soundHash, revision, saved, PatternWords.of(patch));
+                contentHash, soundHash, revision, saved, Patterns.words(patch));
     }
 }

@@ -6,7 +6,7 @@ import gentlecomet.craft.release.ReleaseBank;
 import gentlecomet.craft.rules.NameRules;
 import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.patch.Patch;
-import gentlecomet.sound.pattern.PatternWords;
+import gentlecomet.sound.pattern.Patterns;
 import java.nio.charset.StandardCharsets;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -166,7 +166,7 @@ class PatchStore {
                 .param("id", id).param("number", number).param("label", label.length() > LONGEST_LABEL ? label.substring(0, LONGEST_LABEL - 1) + "…" : label)
                 .param("gesture", gesture).param("content", content).param("name", patch.name()).param("nameKey", NameRules.key(patch.name()))
                 .param("category", patch.naming().category()).param("tags", patch.naming().tags().toArray(String[]::new)).param("author", patch.naming().author())
-                .param("notes", patch.naming().notes()).param("trim", patch.value(PatchParameters.LEVEL_TRIM)).param("pattern", PatternWords.of(patch)).param("contentHash", Hashes.of(content.getBytes(StandardCharsets.UTF_8)))
+                .param("notes", patch.naming().notes()).param("trim", patch.value(PatchParameters.LEVEL_TRIM)).param("pattern", Patterns.words(patch)).param("contentHash", Hashes.of(content.getBytes(StandardCharsets.UTF_8)))
                 .param("soundHash", Hashes.sound(patch)).update();
     }
 

@@ -3,7 +3,7 @@ package gentlecomet.craft.release.build;
 import gentlecomet.craft.format.SheetCell;
 import gentlecomet.craft.release.ReleasePatch;
 import gentlecomet.sound.patch.Patch;
-import gentlecomet.sound.pattern.PatternWords;
+import gentlecomet.sound.pattern.Patterns;
 import java.io.IOException;
 import java.io.StringWriter;
 import java.io.UncheckedIOException;
@@ -49,7 +49,7 @@ final class CatalogueExporter implements Exporter {
                         decimals(p.measurement().truePeakDbtp(), 2), decimals(p.measurement().rangeLu(), 1),
                         decimals(p.measurement().tailSeconds(), 2),
                         p.measurement().pitchCents() == null ? "" : decimals(p.measurement().pitchCents(), 1),
-                        decimals(p.measurement().brightnessHz(), 0), SheetCell.written(macros(patch)), SheetCell.written(PatternWords.of(patch)), SheetCell.written(patch.naming().notes()));
+                        decimals(p.measurement().brightnessHz(), 0), SheetCell.written(macros(patch)), SheetCell.written(Patterns.words(patch)), SheetCell.written(patch.naming().notes()));
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);

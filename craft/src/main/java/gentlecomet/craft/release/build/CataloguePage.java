@@ -8,7 +8,7 @@ import gentlecomet.sound.parameter.Unit;
 import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.Macro;
 import gentlecomet.sound.patch.Patch;
-import gentlecomet.sound.pattern.PatternWords;
+import gentlecomet.sound.pattern.Patterns;
 import java.util.List;
 import java.util.Locale;
 import java.util.TreeMap;
@@ -62,7 +62,7 @@ final class CataloguePage {
         if (!patch.naming().notes().isEmpty()) {
             out.append("<div>").append(escaped(patch.naming().notes())).append("</div>");
         }
-        String pattern = PatternWords.of(patch);
+        String pattern = Patterns.words(patch);
         out.append(pattern.isEmpty() ? "" : "<div>Held keys: " + escaped(pattern) + "</div>").append(macros.isEmpty() ? "" : "<div class=\"soft\">" + escaped(macros) + "</div>").append("</td><td class=\"figures\">").append(figures(m)).append("</td></tr>\n");
     }
 

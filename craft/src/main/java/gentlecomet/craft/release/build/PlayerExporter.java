@@ -11,7 +11,7 @@ import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.patch.Macro;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.PatchImage;
-import gentlecomet.sound.pattern.PatternWords;
+import gentlecomet.sound.pattern.Patterns;
 import gentlecomet.sound.performance.MidiInput;
 import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.source.Recording;
@@ -171,7 +171,7 @@ public final class PlayerExporter implements Exporter {
         }
         String phrase = DemoExporter.phrase(rules, p);
         return new PlayerPatch(p.bankName(), p.in().msb(), p.in().lsb(), p.slot().number(), patch.name(), rules.category(patch.naming().category()).map(c -> c.name()).orElse(""), patch.naming().tags(),
-                patch.naming().notes(), PatternWords.of(patch), p.measurement() == null ? "" : String.format(Locale.ROOT, "%.1f LUFS", p.measurement().integratedLufs()).replace('-', '\u2212'),
+                patch.naming().notes(), Patterns.words(patch), p.measurement() == null ? "" : String.format(Locale.ROOT, "%.1f LUFS", p.measurement().integratedLufs()).replace('-', '\u2212'),
                 p.measurement() == null ? "" : Portrait.svg(p.measurement()),
                 values.stream().mapToDouble(v -> v).toArray(), Arrays.copyOfRange(image, Parameters.COUNT, image.length), macros, phraseIds.indexOf(phrase),
                 PhraseMessages.rides(patch, rules.phrase(phrase)));

@@ -6,6 +6,7 @@ import gentlecomet.craft.sample.PatchSampler;
 import gentlecomet.craft.sample.SamplingPlan;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.PatchImage;
+import gentlecomet.sound.pattern.Patterns;
 import gentlecomet.sound.performance.Audio;
 import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.performance.Rendering;
@@ -100,7 +101,7 @@ final class SoundFontCheck {
 
     private List<Note> play(Method open, Instrument instrument, Patch patch) {
         List<Note> notes = new ArrayList<>();
-        double[] image = PatchImage.of(PatchSampler.sampled(patch));
+        double[] image = PatchImage.of(Patterns.without(patch));
         Rendering rendering = new Rendering(RATE, recordings);
         PatchSampler sampler = new PatchSampler(recordings, plan);
         try (Synthesizer synthesizer = MidiSystem.getSynthesizer();

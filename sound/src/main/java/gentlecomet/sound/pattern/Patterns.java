@@ -9,14 +9,14 @@ import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.Patch;
 
-/** What a patch does with held keys, in words for lists and catalogues. */
-public final class PatternWords {
+/** What a patch does with held keys: in words for lists and catalogues, and the patch without it. */
+public final class Patterns {
 
-    private PatternWords() {
+    private Patterns() {
     }
 
     /** For example "up, 1/16, 2 octaves, 8 steps" or "chord 0 4 7"; empty where keys play as they are pressed. */
-    public static String of(Patch patch) {
+    public static String words(Patch patch) {
         StringBuilder words = new StringBuilder();
         if (on(patch)) {
             words.append(told(patch, PatternParameters.ORDER)).append(", ").append(told(patch, PatternParameters.STEP));
@@ -37,6 +37,11 @@ public final class PatternWords {
     /** Whether held keys are played step by step. */
     public static boolean on(Patch patch) {
         return patch.value(PatchParameters.PATTERN + PatternParameters.ORDER) != PatternParameters.OFF;
+    }
+
+    /** The patch as it plays a note by itself: without its steps in time. Its chord stays, which is part of the note. */
+    public static Patch without(Patch patch) {
+        return patch.withValue(Parameters.at(PatchParameters.PATTERN + PatternParameters.ORDER), PatternParameters.OFF);
     }
 
     private static int rows(Patch patch, int kind) {
