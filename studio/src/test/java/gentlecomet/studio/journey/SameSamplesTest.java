@@ -58,7 +58,7 @@ class SameSamplesTest extends OnTheScreen {
         try (Browser page = browser()) {
             page.open("/");
             // Every third; PlayerFileTest has others, and every kind of source, filter and effect stands below.
-            for (PatchSummary summary : patches.inBank(bank).stream().filter(p -> p.slot() % 3 == 0).toList()) {
+            for (PatchSummary summary : patches.inBank(bank).stream().filter(p -> p.slot() % 3 == 0 || !p.pattern().isEmpty()).toList()) {
                 PatchRow row = patches.get(summary.id());
                 // The browser's copy ends in the safety stage, which leaves everything below full scale untouched.
                 double[] image = PatchImage.of(row.patch());
@@ -71,7 +71,7 @@ class SameSamplesTest extends OnTheScreen {
         }
     }
 
-    /** Every kind of source, filter, effect, drive and oversampling, one after the other in patches of their own. */
+    /** Every kind of source, filter, effect, drive, oversampling and pattern, one after the other in patches of their own. */
     @Test
     void everySourceFilterAndEffectSoundsTheSameInBothPlaces() throws Exception {
         try (Browser page = browser()) {
@@ -96,6 +96,11 @@ class SameSamplesTest extends OnTheScreen {
                 patch = put(patch, "layer1.drive.type", n % 4);
                 patch = choose(patch, "effect1.type", effects.get(n % effects.size()));
                 patch = put(patch, "performance.oversampling", n % 3);
+                patch = put(patch, "pattern.order", n % 7);
+                patch = put(patch, "pattern.step", n % 12);
+                patch = put(patch, "pattern.octaves", 1 + n % 3);
+                patch = put(patch, "pattern.chance", 80);
+                patch = put(patch, "pattern.swing", 60);
                 patch = put(patch, "levelTrim", -24);
                 double[] image = PatchImage.of(patch);
                 List<Double> numbers = Arrays.stream(image).boxed().collect(Collectors.toList());
