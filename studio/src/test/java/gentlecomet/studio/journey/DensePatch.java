@@ -48,6 +48,7 @@ final class DensePatch {
             choose(values, "layer" + layer + ".lfo1.wave", "steps");
             choose(values, "layer" + layer + ".lfo2.wave", "drawn");
         }
+        choose(values, "pattern.order", "upAndDown");
         for (int slot = 0; slot < PatchParameters.EFFECTS; slot++) {
             values[PatchParameters.effect(slot)] = slot + 1;
         }

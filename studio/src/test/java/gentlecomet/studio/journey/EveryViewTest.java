@@ -48,8 +48,8 @@ class EveryViewTest extends OnTheScreen {
     private static final Set<String> DARK = Set.of("home", "bank", "rules", "collections", "sky", "soundcheck", "round", "keymap", "sources", "modulation", "performance", "versions");
     private static final String REACH = read("/screen/reach.js");
 
-    /** The second tab of a stage. */
-    private static final Map<String, String> BESIDE = Map.of("performance", "tab-rides", "versions", "tab-vary");
+    /** The other tabs of a stage. */
+    private static final Map<String, List<String>> BESIDE = Map.of("performance", List.of("tab-rides", "tab-pattern"), "versions", List.of("tab-vary"));
 
     static {
         WINDOWS.put("1280x800", new int[] {1280, 800, 1});
@@ -153,10 +153,11 @@ class EveryViewTest extends OnTheScreen {
                     if (wanted.test("bench, " + stage + " of layer " + (layer + 1))) {
                         look.accept("bench, " + stage + " of layer " + (layer + 1));
                     }
-                    String beside = BESIDE.get(stage);
-                    if (beside != null && wanted.test("bench, " + beside.substring(4))) {
-                        page.js("document.getElementById('" + beside + "').click()");
-                        look.accept("bench, " + beside.substring(4));
+                    for (String beside : BESIDE.getOrDefault(stage, List.of())) {
+                        if (wanted.test("bench, " + beside.substring(4))) {
+                            page.js("document.getElementById('" + beside + "').click()");
+                            look.accept("bench, " + beside.substring(4));
+                        }
                     }
                 }
             }
