@@ -1,11 +1,13 @@
 package gentlecomet.craft.rules;
 
 import gentlecomet.sound.patch.Naming;
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashSet;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /** Names that the program makes up: they are free, and they obey the house rules wherever one can be found that does. */
 public final class FreeName {
@@ -16,24 +18,36 @@ public final class FreeName {
             "Small", "Large", "Soft", "Hard", "Calm", "Wild", "Dry", "Wet", "Warm", "Cold", "Thin", "Deep");
     private static final int MOST_NUMBERS = 999;
 
-    private FreeName() {
+    private final NameRules names;
+    private final int longest;
+    private final Set<String> taken = new HashSet<>();
+
+    /** For many names, each of which is taken once it is given. */
+    public FreeName(Collection<String> taken, HouseRules rules) {
+        names = new NameRules(rules);
+        longest = rules.nameMaxLength();
+        taken.forEach(t -> this.taken.add(NameRules.key(t)));
     }
 
     /** The wanted name, or the nearest one to it that none of the taken ones is. */
     public static String of(String wanted, Collection<String> taken, HouseRules rules) {
-        NameRules names = new NameRules(rules);
-        Set<String> folded = new HashSet<>();
-        taken.forEach(t -> folded.add(NameRules.key(t)));
+        return new FreeName(taken, rules).next(wanted);
+    }
+
+    /** The wanted name, or the nearest one to it that is free; it is taken from now on. */
+    public String next(String wanted) {
         String fallback = null;
-        for (String candidate : candidates(wanted, rules.nameMaxLength())) {
-            if (candidate.length() <= NameRules.STORED_LENGTH && !folded.contains(NameRules.key(candidate))) {
-                if (obeys(candidate, names)) {
-                    return candidate;
-                }
+        String found = null;
+        for (Iterator<String> all = candidates(wanted, longest).iterator(); found == null && all.hasNext();) {
+            String candidate = all.next();
+            if (candidate.length() <= NameRules.STORED_LENGTH && !taken.contains(NameRules.key(candidate))) {
+                found = obeys(candidate, names) ? candidate : null;
                 fallback = fallback == null ? candidate : fallback;
             }
         }
-        return fallback == null ? wanted : fallback;
+        String free = found != null ? found : fallback != null ? fallback : wanted;
+        taken.add(NameRules.key(free));
+        return free;
     }
 
     /** A name with one more word where the house lets it have one, else with that word in place of its last. */
@@ -48,34 +62,15 @@ public final class FreeName {
         return names.check(new Naming(name, "", List.of(), "", ""), List.of()).stream().noneMatch(b -> b.rule().startsWith("name."));
     }
 
-    private static List<String> candidates(String wanted, int longest) {
-        List<String> all = new ArrayList<>();
-        all.add(wanted);
+    /** Names to try, the nearest first; each is made when it is asked for, as the first ones mostly do. */
+    private static Stream<String> candidates(String wanted, int longest) {
         String stem = wanted.replaceAll(" \\d+$", "");
-        List<String> numbers = new ArrayList<>();
-        for (int n = 2; n <= MOST_NUMBERS; n++) {
-            String number = " " + n;
-            numbers.add(cut(stem, Math.max(longest, 4) - number.length()) + number);
-        }
-        all.addAll(numbers);
-        for (String word : WORDS) {
-            all.add(stem + " " + word);
-        }
-        for (int last = 1; last <= 2; last++) {
-            for (String word : WORDS) {
-                all.add(replaced(stem, last, word));
-            }
-        }
-        for (int last = 0; last <= 3; last++) {
-            for (String first : WORDS) {
-                for (String second : WORDS) {
-                    if (!first.equals(second)) {
-                        all.add(replaced(stem, last, first + " " + second));
-                    }
-                }
-            }
-        }
-        return all;
+        Stream<String> numbers = IntStream.rangeClosed(2, MOST_NUMBERS).mapToObj(n -> cut(stem, Math.max(longest, 4) - (" " + n).length()) + " " + n);
+        Stream<String> words = WORDS.stream().map(word -> stem + " " + word);
+        Stream<String> oneReplaced = IntStream.rangeClosed(1, 2).boxed().flatMap(last -> WORDS.stream().map(word -> replaced(stem, last, word)));
+        Stream<String> twoReplaced = IntStream.rangeClosed(0, 3).boxed()
+                .flatMap(last -> WORDS.stream().flatMap(first -> WORDS.stream().filter(second -> !first.equals(second)).map(second -> replaced(stem, last, first + " " + second))));
+        return Stream.of(Stream.of(wanted), numbers, words, oneReplaced, twoReplaced).flatMap(part -> part);
     }
 
     private static String cut(String stem, int length) {

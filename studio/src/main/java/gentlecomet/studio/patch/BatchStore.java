@@ -52,6 +52,27 @@ class BatchStore {
         for (String table : List.of("edit where patch_id = n.id and number > n.at", "patch_asset where patch_id = n.id and kind = 'edit' and number > n.at")) {
             jdbc.sql("delete from " + table.replace(" where", " using unnest(:ids::bigint[], :at::int[]) as n(id, at) where")).param("ids", patches).param("at", before).update();
         }
+        insert(edits);
+        Map<Long, Integer> after = new HashMap<>();
+        edits.forEach(e -> after.merge(e.patchId(), e.number(), Math::max));
+        jdbc.sql("update patch p set cursor = n.at, version = version + 1 from unnest(:ids::bigint[], :at::int[]) as n(id, at) where p.id = n.id")
+                .param("ids", after.keySet().toArray(Long[]::new)).param("at", after.values().toArray(Integer[]::new)).update();
+    }
+
+    /** Puts new patches into free slots; their first edits are still to be written. @return ids, by place */
+    Map<Placement, Long> insertPatches(List<Placement> places) {
+        Map<Placement, Long> ids = new HashMap<>();
+        Long[] banks = places.stream().map(Placement::bankId).toArray(Long[]::new);
+        jdbc.sql("insert into patch (bank_id, slot) select bank, slot from unnest(:banks::bigint[], :slots::int[]) as n(bank, slot) returning id, bank_id, slot")
+                .param("banks", banks).param("slots", places.stream().map(Placement::slot).toArray(Integer[]::new)).query(rs -> {
+                    ids.put(new Placement(rs.getLong("bank_id"), rs.getInt("slot")), rs.getLong("id"));
+                });
+        jdbc.sql("update bank set arrangement = arrangement + 1 where id = any(:banks)").param("banks", banks).update();
+        return ids;
+    }
+
+    /** Writes edits where there are none. */
+    void insert(List<Written> edits) {
         jdbc.sql("""
                 insert into edit (patch_id, number, label, gesture, content, name, name_key, category, tags, author, notes, level_trim, pattern, content_hash, sound_hash)
                 select id, number, label, '', content, name, key, category, array(select jsonb_array_elements_text(tags::jsonb)), author, notes, trim, pattern, content_hash, sound_hash
@@ -65,10 +86,6 @@ class BatchStore {
                 .param("notes", texts(edits, e -> e.patch().naming().notes()))
                 .param("trims", edits.stream().map(e -> e.patch().value(PatchParameters.LEVEL_TRIM)).toArray(Double[]::new)).param("patterns", texts(edits, e -> Patterns.words(e.patch()))).param("contentHashes", texts(edits, Written::contentHash))
                 .param("soundHashes", texts(edits, Written::soundHash)).update();
-        Map<Long, Integer> after = new HashMap<>();
-        edits.forEach(e -> after.merge(e.patchId(), e.number(), Math::max));
-        jdbc.sql("update patch p set cursor = n.at, version = version + 1 from unnest(:ids::bigint[], :at::int[]) as n(id, at) where p.id = n.id")
-                .param("ids", after.keySet().toArray(Long[]::new)).param("at", after.values().toArray(Integer[]::new)).update();
     }
 
     private static String[] texts(List<Written> edits, Function<Written, String> text) {

@@ -6,14 +6,16 @@ import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.sound.patch.Patch;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Edits of many patches at once: each leads to the same step in its patch's log as {@link Patches#edit} makes, in a few statements for all of them. */
+/** Many patches at once: their edits lead to the same steps in their logs as {@link Patches#edit} makes, new ones begin as {@link Patches#insert} has it, in a few statements for all of them. */
 @Service
 public class PatchBatch {
 
@@ -58,16 +60,42 @@ public class PatchBatch {
         }
     }
 
+    /** A patch that is to come into a slot. @param label its first line in the history */
+    public record Fresh(Placement place, Patch patch, String label) {
+    }
+
+    /** Puts new patches into free slots, as {@link Patches#insert} does one. @return their ids, in the same order */
+    @Transactional
+    public List<Long> insert(List<Fresh> all) {
+        if (all.isEmpty()) {
+            return List.of();
+        }
+        Map<Placement, Long> ids = store.insertPatches(all.stream().map(Fresh::place).toList());
+        List<BatchStore.Written> edits = all.parallelStream().map(f -> written(ids.get(f.place()), 0, f.label(), f.patch())).toList();
+        store.insert(edits);
+        edits.forEach(e -> uses.note(e.patchId(), StateKind.EDIT, 0, e.patch()));
+        return edits.stream().map(BatchStore.Written::patchId).toList();
+    }
+
+    /** The patches themselves, by id. */
+    public Map<Long, Patch> patches(Collection<Long> ids) {
+        return store.contents(ids).entrySet().parallelStream().collect(Collectors.toMap(Map.Entry::getKey, e -> PatchFormat.read(e.getValue(), "patch " + e.getKey())));
+    }
+
+    /** A state as it is kept. Read as it will be read: one that could not be opened again never is. */
+    private static BatchStore.Written written(long id, int number, String label, Patch patch) {
+        String text = PatchFormat.write(patch);
+        PatchFormat.read(text, "patch " + id);
+        return new BatchStore.Written(id, number, label, patch, text, Hashes.of(text.getBytes(StandardCharsets.UTF_8)), Hashes.sound(patch));
+    }
+
     private static Led led(long id, List<PatchEdit> edits, String content, int cursor) {
         Patch patch = PatchFormat.read(content, "patch " + id);
         List<BatchStore.Written> written = new ArrayList<>();
         for (PatchEdit edit : edits) {
             Patch changed = edit.apply(patch);
             if (!changed.equals(patch)) {
-                String text = PatchFormat.write(changed);
-                // Read as it will be read: a state that could not be opened again is never kept.
-                PatchFormat.read(text, "patch " + id);
-                written.add(new BatchStore.Written(id, cursor + written.size() + 1, edit.label(patch), changed, text, Hashes.of(text.getBytes(StandardCharsets.UTF_8)), Hashes.sound(changed)));
+                written.add(written(id, cursor + written.size() + 1, edit.label(patch), changed));
                 patch = changed;
             }
         }

@@ -27,6 +27,8 @@ import org.openqa.selenium.support.ui.WebDriverWait;
 final class Browser implements AutoCloseable {
 
     private static final Duration PATIENCE = Duration.ofSeconds(40);
+    /** A script that looks at every control of a full bank takes its time beside another browser. */
+    private static final Duration LONGEST_SCRIPT = Duration.ofMinutes(3);
 
     final ChromeDriver driver;
     private final String address;
@@ -40,7 +42,7 @@ final class Browser implements AutoCloseable {
         options.setExperimentalOption("prefs", Map.of("download.default_directory", downloads.toString()));
         options.setCapability("goog:loggingPrefs", Map.of("browser", "ALL"));
         driver = new ChromeDriver(new ChromeDriverService.Builder().usingDriverExecutable(new java.io.File("/usr/bin/chromedriver")).build(), options);
-        driver.manage().timeouts().scriptTimeout(PATIENCE);
+        driver.manage().timeouts().scriptTimeout(LONGEST_SCRIPT);
     }
 
     /** Opens a page. The soundcheck does not follow the bench, which would render beside every test that edits. */

@@ -83,13 +83,13 @@ public class Desk {
         if (!placed.isEmpty()) {
             places.put(placed);
         }
-        List<Long> made = new ArrayList<>();
+        List<PatchBatch.Fresh> fresh = new ArrayList<>();
         for (Deed deed : deeds) {
             if (deed instanceof Deed.Create create) {
-                made.add(patches.insert(create.to().bankId(), create.to().slot(), create.content(), create.words()));
+                fresh.add(new PatchBatch.Fresh(create.to(), create.content(), create.words()));
             }
         }
-        touched.addAll(made);
+        touched.addAll(batch.insert(fresh));
         List<DeskChange> changes = new ArrayList<>();
         Map<Long, Patches.State> after = patches.hold(touched);
         touched.forEach(patch -> {

@@ -12,8 +12,9 @@ import gentlecomet.studio.collection.BankRow;
 import gentlecomet.studio.collection.CollectionRow;
 import gentlecomet.studio.collection.Collections;
 import gentlecomet.studio.page.RefusedException;
-import gentlecomet.studio.patch.PatchSummary;
+import gentlecomet.studio.patch.PatchBatch;
 import gentlecomet.studio.patch.PatchPlaces;
+import gentlecomet.studio.patch.PatchSummary;
 import gentlecomet.studio.patch.Patches;
 import gentlecomet.studio.patch.Placement;
 import java.util.ArrayList;
@@ -36,8 +37,10 @@ class PlacePlans {
     private final Patches patches;
     private final PatchPlaces places;
     private final KnownSounds sounds;
+    private final PatchBatch batch;
 
-    PlacePlans(Collections collections, Patches patches, PatchPlaces places, KnownSounds sounds) {
+    PlacePlans(Collections collections, Patches patches, PatchPlaces places, KnownSounds sounds, PatchBatch batch) {
+        this.batch = batch;
         this.collections = collections;
         this.patches = patches;
         this.places = places;
@@ -110,17 +113,17 @@ class PlacePlans {
             throw new RefusedException(same ? "The patches are in this bank already." : "Patches are copied into another collection, not moved: the notes and verdicts on them stay here.", "toBank");
         }
         List<Integer> free = free(toBank, chosen.chosen().size(), copies && toBank == chosen.bankId() ? chosen.chosen().get(chosen.chosen().size() - 1).slot() : 1, target.name());
-        List<String> names = new ArrayList<>(patches.names(to.id()));
+        FreeName names = new FreeName(patches.names(to.id()), to.rules());
         List<Plan.Line> lines = new ArrayList<>();
         List<Deed> deeds = new ArrayList<>();
+        Map<Long, Patch> contents = copies ? batch.patches(chosen.chosen().stream().map(PatchSummary::id).toList()) : Map.of();
         for (int i = 0; i < chosen.chosen().size(); i++) {
             PatchSummary p = chosen.chosen().get(i);
             Placement place = new Placement(toBank, free.get(i));
-            String name = copies ? FreeName.of(p.name(), names, to.rules()) : p.name();
-            names.add(name);
+            String name = copies ? names.next(p.name()) : p.name();
             lines.add(new Plan.Line(p.slot(), p.name(), "slot " + p.slot(), target.name() + " slot " + place.slot(), name.equals(p.name()) ? "" : "It will be called \"" + name + "\".", false));
             if (copies) {
-                Patch content = patches.get(p.id()).patch();
+                Patch content = contents.get(p.id());
                 deeds.add(new Deed.Create(place, content.withNaming(content.naming().withName(name)), "Copy of \"" + p.name() + "\""));
             } else {
                 deeds.add(new Deed.Place(p.id(), place));
