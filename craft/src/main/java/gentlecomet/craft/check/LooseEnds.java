@@ -19,6 +19,7 @@ import gentlecomet.sound.patch.MacroTarget;
 import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.Route;
+import gentlecomet.sound.pattern.Patterns;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -73,7 +74,7 @@ public final class LooseEnds {
 
     private void pattern() {
         int order = PatchParameters.PATTERN + PatternParameters.ORDER;
-        if (patch.value(order) == PatternParameters.OFF && patch.shape(Shapes.PATTERN_STEPS).length > 0) {
+        if (!Patterns.on(patch) && patch.shape(Shapes.PATTERN_STEPS).length > 0) {
             add("The pattern has steps, but its order is off.", order, order, PatternParameters.UP);
         }
     }

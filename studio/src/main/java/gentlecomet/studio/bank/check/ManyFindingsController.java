@@ -10,6 +10,7 @@ import gentlecomet.studio.patch.PatchSummary;
 import gentlecomet.studio.patch.Patches;
 import gentlecomet.studio.soundcheck.Waivers;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Controller;
 import org.springframework.transaction.annotation.Transactional;
@@ -63,12 +64,14 @@ class ManyFindingsController {
     public String waive(@PathVariable long id, @RequestParam String findings, @RequestParam(defaultValue = "") String reason, @RequestParam(defaultValue = "") String person, Model model) {
         ChosenFindings chosen = ChosenFindings.read("", findings);
         Map<Long, PatchSummary> here = byId(id);
-        chosen.single().forEach((patch, keys) -> {
-            if (here.containsKey(patch)) {
-                keys.forEach(key -> waivers.waive(here.get(patch), key, reason, person));
+        int waived = 0;
+        for (Map.Entry<Long, Set<String>> of : chosen.single().entrySet()) {
+            for (String key : here.containsKey(of.getKey()) ? of.getValue() : Set.<String>of()) {
+                waivers.waive(here.get(of.getKey()), key, reason, person);
+                waived++;
             }
-        });
-        model.addAttribute("waived", chosen.size());
+        }
+        model.addAttribute("waived", waived);
         return show(id, chosen, model);
     }
 

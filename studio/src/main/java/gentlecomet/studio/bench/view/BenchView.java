@@ -5,13 +5,13 @@ import gentlecomet.craft.format.PatchRules;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
-import gentlecomet.sound.parameter.PatternParameters;
 import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.Macro;
 import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.Route;
+import gentlecomet.sound.pattern.Patterns;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -153,7 +153,7 @@ public record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList
                 drawnVelocity ? DrawnList.of(patch, Shapes.VELOCITY, "points") : null, BarGroup.of(patch, "Pattern", 0, "pattern."),
                 DrawnList.of(patch, Shapes.PATTERN_STEPS, "steps"), DrawnList.of(patch, Shapes.PATTERN_CHORD, "rows"), EffectCards.of(patch, -1),
                 Bar.of(patch, Parameters.at(PatchParameters.LEVEL_TRIM)), macros, routes, List.of(Modulator.values()), List.of(Route.Side.values()),
-                patch.shape(Shapes.SCALE).length > 0, patch.value(PatchParameters.PATTERN + PatternParameters.ORDER) != PatternParameters.OFF);
+                patch.shape(Shapes.SCALE).length > 0, Patterns.on(patch));
     }
 
     /** What a layer's modulator moves, in words; empty where it moves nothing. @param layer from 1 @param id of the modulator */
