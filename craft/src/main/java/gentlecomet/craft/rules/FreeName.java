@@ -3,7 +3,6 @@ package gentlecomet.craft.rules;
 import gentlecomet.sound.patch.Naming;
 import java.util.Collection;
 import java.util.HashSet;
-import java.util.Iterator;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.IntStream;
@@ -36,18 +35,13 @@ public final class FreeName {
 
     /** The wanted name, or the nearest one to it that is free; it is taken from now on. */
     public String next(String wanted) {
-        String fallback = null;
-        String found = null;
-        for (Iterator<String> all = candidates(wanted, longest).iterator(); found == null && all.hasNext();) {
-            String candidate = all.next();
-            if (candidate.length() <= NameRules.STORED_LENGTH && !taken.contains(NameRules.key(candidate))) {
-                found = obeys(candidate, names) ? candidate : null;
-                fallback = fallback == null ? candidate : fallback;
-            }
-        }
-        String free = found != null ? found : fallback != null ? fallback : wanted;
+        String free = free(wanted).filter(name -> obeys(name, names)).findFirst().or(() -> free(wanted).findFirst()).orElse(wanted);
         taken.add(NameRules.key(free));
         return free;
+    }
+
+    private Stream<String> free(String wanted) {
+        return candidates(wanted, longest).filter(name -> name.length() <= NameRules.STORED_LENGTH && !taken.contains(NameRules.key(name)));
     }
 
     /** A name with one more word where the house lets it have one, else with that word in place of its last. */

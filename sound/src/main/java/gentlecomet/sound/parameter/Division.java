@@ -25,6 +25,11 @@ public final class Division {
         return BEATS[choice];
     }
 
+    /** Length in quarter notes of a division by its id, for example "1/8D". */
+    static double beats(String id) {
+        return BEATS[IDS.indexOf(id)];
+    }
+
     /** Length in seconds of a choice at a tempo: 60 / tempo x quarter notes; zero for "free". */
     public static double seconds(int choice, double beatsPerMinute) {
         return 60.0 / beatsPerMinute * BEATS[choice];

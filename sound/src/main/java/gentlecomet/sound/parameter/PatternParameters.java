@@ -7,7 +7,6 @@ public final class PatternParameters {
 
     /** Lengths of a step; the first is where a new pattern stands. */
     private static final String[] LENGTHS = {"1/16", "1/8", "1/4", "1/2", "1/32", "1/32T", "1/16T", "1/8T", "1/4T", "1/16D", "1/8D", "1/4D"};
-    private static final double[] BEATS = {0.25, 0.5, 1, 2, 0.125, 1.0 / 12, 1.0 / 6, 1.0 / 3, 2.0 / 3, 0.375, 0.75, 1.5};
 
     public static final int ORDER = GROUP.choice("order", "Pattern", "off", "up", "down", "upAndDown", "asPlayed", "random", "chord");
     public static final int STEP;
@@ -45,6 +44,6 @@ public final class PatternParameters {
 
     /** Length in quarter notes of a choice of {@link #STEP}. */
     public static double beats(int choice) {
-        return BEATS[choice];
+        return Division.beats(LENGTHS[choice]);
     }
 }

@@ -27,12 +27,14 @@ async function draw(canvas) {
   const clip = await new OfflineAudioContext(2, 1, RATE).decodeAudioData(bytes);
   const clicks = Boolean(canvas.dataset.at);
   const high = clicks ? await above(clip) : null;
-  const at = clicks ? momentOf(high, parseFloat(canvas.dataset.at)) : 0;
+  const near = parseFloat(canvas.dataset.at);
+  const click = clicks ? loudest(high, Math.round((near - NEAR_S) * RATE), Math.round((near + NEAR_S) * RATE)) : null;
+  const at = clicks ? click.at / RATE : 0;
   if (!canvas.isConnected) {
     return;
   }
   const show = clicks ? () => levels(canvas, clip, high, at) : () => waves(canvas, clip);
-  canvas.setAttribute('aria-label', clicks ? `Level of the clip over ${clip.duration.toFixed(1)} s; the click, above 6 kHz, reaches ${told(decibels(greatest(high, Math.round(at * RATE) - 1, Math.round(at * RATE) + 2)))} dBFS at ${at.toFixed(3)} s`
+  canvas.setAttribute('aria-label', clicks ? `Level of the clip over ${clip.duration.toFixed(1)} s; the click, above 6 kHz, reaches ${told(decibels(click.most))} dBFS at ${at.toFixed(3)} s`
     : `The clip, ${clip.duration.toFixed(1)} s; its greatest sample is ${told(decibels(peakOf(clip)))} dBFS`);
   keepDrawn(canvas, show);
   show();
@@ -52,33 +54,24 @@ function above(clip) {
   return context.startRendering();
 }
 
-/** The loudest moment of a clip near another, in seconds. */
-function momentOf(clip, near) {
-  let most = 0;
-  let at = near;
-  for (const samples of channels(clip)) {
-    for (let i = Math.max(0, Math.round((near - NEAR_S) * RATE)); i < Math.min(samples.length, Math.round((near + NEAR_S) * RATE)); i++) {
-      if (Math.abs(samples[i]) > most) {
-        most = Math.abs(samples[i]);
-        at = i / RATE;
-      }
-    }
-  }
-  return at;
-}
-
 const channels = clip => Array.from({length: clip.numberOfChannels}, (_, c) => clip.getChannelData(c));
 const peakOf = clip => greatest(clip, 0, clip.length);
 
-function greatest(clip, from, to) {
-  let most = 0;
+/** The greatest sample of a stretch, and where it stands. @returns {{most: number, at: number}} */
+function loudest(clip, from, to) {
+  const found = {most: 0, at: from};
   for (const samples of channels(clip)) {
     for (let i = Math.max(0, from); i < Math.min(samples.length, to); i++) {
-      most = Math.max(most, Math.abs(samples[i]));
+      if (Math.abs(samples[i]) > found.most) {
+        found.most = Math.abs(samples[i]);
+        found.at = i;
+      }
     }
   }
-  return most;
+  return found;
 }
+
+const greatest = (clip, from, to) => loudest(clip, from, to).most;
 
 function seconds(g, clip, w, h) {
   g.fillStyle = colour('--soft');
