@@ -37,10 +37,11 @@ public final class BankCheck {
     /**
      * A patch of the bank.
      *
-     * @param sound of it; its measurement and fingerprint may be null
-     * @param cost  of a voice in plain voices, 0 where it is not known
+     * @param sound    of it; its measurement and fingerprint may be null
+     * @param cost     of a voice in plain voices, 0 where it is not known
+     * @param departed whether it was approved, but does not sound as it was approved
      */
-    public record Member(KnownSound sound, int slot, String name, String category, List<String> tags, String author, String notes, double cost) {
+    public record Member(KnownSound sound, int slot, String name, String category, List<String> tags, String author, String notes, double cost, boolean departed) {
     }
 
     /** A finding about a bank. @param patches ids of those that it is about */
@@ -54,6 +55,7 @@ public final class BankCheck {
         plan(members, house, found);
         gaps(members, found);
         missing(members, found);
+        told(members.stream().filter(Member::departed).toList(), "bank.approved", "patch does not sound as it was approved", "patches do not sound as they were approved", found);
         order(members, house, settings.limit(ORDER.rule(), ORDER.id(), ORDER.standard()), found);
         Map<Long, Member> byId = members.stream().collect(Collectors.toMap(m -> m.sound().id(), m -> m));
         double alike = settings.limit(ALIKE.rule(), ALIKE.id(), ALIKE.standard());
@@ -91,9 +93,9 @@ public final class BankCheck {
     }
 
     private static void missing(List<Member> members, List<BankFinding> found) {
-        lacking(members.stream().filter(m -> m.author().isBlank()).toList(), "bank.author", "no author", found);
-        lacking(members.stream().filter(m -> m.tags().isEmpty()).toList(), "bank.tags", "no tags", found);
-        lacking(members.stream().filter(m -> m.notes().isBlank()).toList(), "bank.notes", "no notes on how it is played", found);
+        told(members.stream().filter(m -> m.author().isBlank()).toList(), "bank.author", "patch has no author", "patches have no author", found);
+        told(members.stream().filter(m -> m.tags().isEmpty()).toList(), "bank.tags", "patch has no tags", "patches have no tags", found);
+        told(members.stream().filter(m -> m.notes().isBlank()).toList(), "bank.notes", "patch has no notes on how it is played", "patches have no notes on how they are played", found);
     }
 
     private static void order(List<Member> members, HouseRules house, double most, List<BankFinding> found) {
@@ -112,9 +114,9 @@ public final class BankCheck {
         });
     }
 
-    private static void lacking(List<Member> some, String rule, String what, List<BankFinding> found) {
+    private static void told(List<Member> some, String rule, String one, String many, List<BankFinding> found) {
         if (!some.isEmpty()) {
-            found.add(new BankFinding(rule, Severity.WARNING, (some.size() == 1 ? "1 patch has " : some.size() + " patches have ") + what + ": "
+            found.add(new BankFinding(rule, Severity.WARNING, some.size() + " " + (some.size() == 1 ? one : many) + ": "
                     + some.stream().limit(6).map(Member::name).collect(Collectors.joining(", ")) + (some.size() > 6 ? " ..." : "") + ".", some.stream().map(m -> m.sound().id()).toList(), Map.of()));
         }
     }

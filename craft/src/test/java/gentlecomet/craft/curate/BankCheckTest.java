@@ -25,7 +25,7 @@ class BankCheckTest {
         }
         Measurement sound = new Measurement(-18, -18, -18, 2, -6, 60, 0.0, 0.01, 0.5, false, 1.5, brightness, 0.01, 0.1);
         KnownSound known = new KnownSound(id, "Bass " + id, "bass", List.of("low"), author, "", "saved", "", List.of(), false, sound, -18, Fingerprint.read(levels));
-        return new BankCheck.Member(known, slot, "Bass " + id, "bass", List.of("low"), author, "Low and dry", cost);
+        return new BankCheck.Member(known, slot, "Bass " + id, "bass", List.of("low"), author, "Low and dry", cost, false);
     }
 
     private static List<BankCheck.Member> bank() {
@@ -54,12 +54,23 @@ class BankCheckTest {
         assertEquals(List.of("bank.gap", "bank.author"), rules(gap, HOUSE));
     }
 
+    @Test
+    void anApprovedPatchThatSoundsOtherwiseIsTold() {
+        List<BankCheck.Member> members = new ArrayList<>(bank());
+        BankCheck.Member m = members.get(2);
+        members.set(2, new BankCheck.Member(m.sound(), m.slot(), m.name(), m.category(), m.tags(), m.author(), m.notes(), m.cost(), true));
+        List<BankCheck.BankFinding> found = BankCheck.of(members, HOUSE);
+        assertEquals(List.of("bank.approved"), found.stream().map(BankCheck.BankFinding::rule).toList());
+        assertEquals(List.of(3L), found.get(0).patches());
+        assertEquals("1 patch does not sound as it was approved: Bass 3.", found.get(0).message());
+    }
+
     /** Of two categories in turn each is found in as many stretches as it has patches; a house that allows three is told, one that allows ten is not. */
     @Test
     void aCategoryThatIsSpreadOverTheBankIsTold() {
         List<BankCheck.Member> turns = new ArrayList<>();
         for (BankCheck.Member m : bank()) {
-            turns.add(new BankCheck.Member(m.sound(), m.slot(), m.name(), m.slot() % 2 == 0 ? "lead" : "bass", m.tags(), m.author(), m.slot() == 1 ? " " : "Short", m.cost()));
+            turns.add(new BankCheck.Member(m.sound(), m.slot(), m.name(), m.slot() % 2 == 0 ? "lead" : "bass", m.tags(), m.author(), m.slot() == 1 ? " " : "Short", m.cost(), false));
         }
         HouseRules three = HOUSE.withConventions(HOUSE.conventions().withChecks(new CheckSettings(Map.of("bank.order stretches", 2.0), Map.of())));
         List<BankCheck.BankFinding> found = BankCheck.of(turns, three);
@@ -78,7 +89,7 @@ class BankCheckTest {
             same[i] += 4;
         }
         KnownSound twin = new KnownSound(7, "Bass 7", "bass", List.of("low"), "Somebody", "", "saved", "", List.of(), false, members.get(2).sound().sound(), -18, Fingerprint.read(same));
-        members.add(new BankCheck.Member(twin, 7, "Bass 7", "bass", List.of("low"), "Somebody", "Low and dry", 3));
+        members.add(new BankCheck.Member(twin, 7, "Bass 7", "bass", List.of("low"), "Somebody", "Low and dry", 3, false));
         BankCheck.BankFinding pair = BankCheck.of(members, HOUSE).get(0);
         assertEquals("bank.alike", pair.rule());
         assertTrue(pair.patches().containsAll(List.of(3L, 7L)));

@@ -86,7 +86,9 @@ class ListeningWorkTest extends WebWork {
         darker();
         assertEquals("", verdicts.standing(patches.summary(id)));
         send(get("/banks/" + bank + "/rows")).andExpect(content().string(not(containsString("verdict-keep"))));
+        send(get("/banks/" + bank + "/soundcheck/bank")).andExpect(content().string(containsString("1 patch does not sound as it was approved: Another Name.")));
         patches.undo(id, 0);
+        send(get("/banks/" + bank + "/soundcheck/bank")).andExpect(content().string(not(containsString("as it was approved"))));
         assertEquals("keep", verdicts.standing(patches.summary(id)), "the sound that was kept is back");
     }
 

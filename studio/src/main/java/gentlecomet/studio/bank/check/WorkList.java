@@ -8,6 +8,7 @@ import gentlecomet.studio.bank.KnownSounds;
 import gentlecomet.studio.bank.mend.Mendings;
 import gentlecomet.studio.collection.CollectionRow;
 import gentlecomet.studio.collection.NameChecks;
+import gentlecomet.studio.listening.verdict.Verdicts;
 import gentlecomet.studio.patch.PatchSummary;
 import gentlecomet.studio.patch.Patches;
 import gentlecomet.studio.soundcheck.CheckResult;
@@ -40,13 +41,15 @@ class WorkList {
     private final Soundchecks soundchecks;
     private final Waivers waivers;
     private final KnownSounds sounds;
+    private final Verdicts verdicts;
 
-    WorkList(Patches patches, NameChecks names, Soundchecks soundchecks, Waivers waivers, KnownSounds sounds) {
+    WorkList(Patches patches, NameChecks names, Soundchecks soundchecks, Waivers waivers, KnownSounds sounds, Verdicts verdicts) {
         this.patches = patches;
         this.names = names;
         this.soundchecks = soundchecks;
         this.waivers = waivers;
         this.sounds = sounds;
+        this.verdicts = verdicts;
     }
 
     /**
@@ -121,11 +124,13 @@ class WorkList {
         patches.inBank(bankId).forEach(p -> byId.put(p.id(), p));
         Map<Long, Double> costs = soundchecks.costs(bankId);
         Map<Long, String> notes = patches.notes(collection.id());
+        Set<Long> departed = verdicts.departed(bankId);
         List<BankCheck.Member> members = new ArrayList<>();
         for (KnownSound sound : sounds.ofBank(bankId, collection)) {
             PatchSummary p = byId.get(sound.id());
             if (p != null) {
-                members.add(new BankCheck.Member(sound, p.slot(), p.name(), p.category(), p.tags(), p.author(), notes.getOrDefault(p.id(), ""), costs.getOrDefault(p.id(), 0.0)));
+                members.add(new BankCheck.Member(sound, p.slot(), p.name(), p.category(), p.tags(), p.author(), notes.getOrDefault(p.id(), ""), costs.getOrDefault(p.id(), 0.0),
+                        departed.contains(p.id())));
             }
         }
         members.sort(Comparator.comparingInt(BankCheck.Member::slot));

@@ -74,6 +74,13 @@ public class Verdicts {
         });
     }
 
+    /** Patches of a bank that were kept when they were last heard, but have been given another sound since. */
+    public Set<Long> departed(long bankId) {
+        Map<Long, Vote> newest = new HashMap<>();
+        store.inBank(bankId).forEach(v -> newest.put(v.patchId(), v));
+        return newest.values().stream().filter(v -> v.verdict().equals("keep") && !v.present()).map(Vote::patchId).collect(Collectors.toSet());
+    }
+
     /** The newest thing that was said of each patch of a collection, whatever it sounded like then. */
     public Map<Long, Said> newest(long collectionId) {
         Map<Long, Said> newest = new HashMap<>();
