@@ -64,9 +64,12 @@ public final class Parts {
         return patch;
     }
 
+    /** @param args names of the parts that are wanted, none for all */
     public static void main(String[] args) {
         List<Map<String, Object>> found = new ArrayList<>();
-        all().forEach((name, changes) -> {
+        Map<String, String[]> parts = all();
+        parts.keySet().removeIf(name -> args.length > 0 && !List.of(args).contains(name));
+        parts.forEach((name, changes) -> {
             double[] image = PatchImage.of(patch(changes));
             found.add(Map.of("name", name, "nanoseconds", nanoseconds(image), "image", image));
         });

@@ -22,6 +22,7 @@ import gentlecomet.sound.patch.Route;
 import gentlecomet.sound.pattern.Patterns;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /** Parts of a patch that are set up but cannot be heard, found from its values alone. */
 public final class LooseEnds {
@@ -271,8 +272,14 @@ public final class LooseEnds {
                 add(name + " is mixed out: its mix is 0 % and nothing moves it.", start + EffectParameters.MIX, start + EffectParameters.MIX, 30);
             } else if (EffectType.of(type) == EffectType.EQUALISER && flat(start)) {
                 add(name + " is flat.", start + EffectParameters.EQ_LOW_GAIN);
+            } else if (EffectType.of(type) == EffectType.FILTER_BANK && still(start)) {
+                add(name + " passes everything: it is neither shifted nor held.", start + EffectParameters.BANK_SHIFT);
             }
         }
+    }
+
+    private boolean still(int start) {
+        return IntStream.of(EffectParameters.BANK_SHIFT, EffectParameters.BANK_HOLD).allMatch(p -> at(start + p) == 0 && !reached(start + p));
     }
 
     private boolean flat(int start) {

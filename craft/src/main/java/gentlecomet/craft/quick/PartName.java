@@ -12,6 +12,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 
 /**
  * The part of a patch that a line sets.
@@ -56,7 +57,7 @@ record PartName(String prefix, int layer, int source, int macro, int effect, int
             return effect(line, at + 1, named ? layer : -1, true);
         }
         Matcher m = NUMBERED.matcher(word(line, at));
-        Kind kind = m.matches() ? KINDS.get(m.group(1)) : null;
+        Kind kind = m.matches() && inFull(line, at) == EffectParameters.NONE ? KINDS.get(m.group(1)) : null;
         if (kind != null && (m.group(2).isEmpty() || kind.count() > 0)) {
             return numbered(kind, layer, line, at, m.group(2));
         }
@@ -90,8 +91,8 @@ record PartName(String prefix, int layer, int source, int macro, int effect, int
     private static PartName effect(List<String> line, int at, int layer, boolean said) {
         String wanted = word(line, at).equals("eq") ? "equaliser" : word(line, at);
         List<String> types = Parameters.at(Parameters.ofEffect(layer, 0)).choices();
-        int found = EffectParameters.NONE;
-        int words = 1;
+        int found = inFull(line, at);
+        int words = found == EffectParameters.NONE ? 1 : 2;
         for (int t = 1; t < types.size(); t++) {
             String[] spoken = ValueText.spoken(types.get(t)).split(" ");
             if (wanted.length() >= 3 && spoken[0].startsWith(wanted) && found == EffectParameters.NONE && (said || !ofVoice(spoken[0]))) {
@@ -105,6 +106,13 @@ record PartName(String prefix, int layer, int source, int macro, int effect, int
         // A digit alone right after the name counts effects of one type; "delay 2 s" is a time.
         boolean counted = word(line, at + words).matches("[2-9]") && !word(line, at + words + 1).matches(UNIT);
         return new PartName("", layer, -1, -1, found, counted ? word(line, at + words).charAt(0) - '0' : 1, at + words + (counted ? 1 : 0));
+    }
+
+    /** The effect whose name of two words stands in a line, or {@link EffectParameters#NONE}. */
+    private static int inFull(List<String> line, int at) {
+        List<String> types = Parameters.at(Parameters.ofEffect(-1, 0)).choices();
+        String name = word(line, at) + " " + word(line, at + 1);
+        return IntStream.range(1, types.size()).filter(t -> ValueText.spoken(types.get(t)).equals(name)).findFirst().orElse(EffectParameters.NONE);
     }
 
     private static String word(List<String> line, int at) {

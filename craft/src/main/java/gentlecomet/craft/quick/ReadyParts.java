@@ -17,6 +17,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.IntStream;
 
 /** The starting shapes that come with the program, and how one takes the place of a part. Their values are common practice, from memory. */
 public final class ReadyParts {
@@ -37,7 +38,9 @@ public final class ReadyParts {
             filter("rumble cut", "high pass 12 cutoff 60"),
             filter("band, telephone", "band pass 24 cutoff 1.2k resonance 6"),
             filter("comb on the key", "comb key tracking 100 comb feedback 80 mix 50"),
+            filter("comb, bowed softly", "comb key tracking 100 comb feedback 92 comb attack 250"),
             filter("vowels", "vowel vowel 30"),
+            filter("vowels, had to hood", "vowel vowel 0 vowel 1 had vowel 2 hod vowel 3 hawed vowel 4 hood vowel 5 hood"),
 
             envelope("pluck", "1 350 0 250"),
             envelope("percussion, short", "0 90 0 90"),
@@ -77,6 +80,10 @@ public final class ReadyParts {
             effect("clear the mud", "equaliser bell 2 350 bell 2 gain -4 bell 2 q 1 low cut slope 12 low cut 35"),
             effect("pumping quarters", "ducking rate 1/4 depth 12"),
             effect("mono below", "stereo mono below 140"),
+            effect("bands, two up", "filterBank bands 12 shift 2 mix 70"),
+            effect("bands, held on the first note", "filterBank bands 16 hold 100"),
+            effect("box of wood", "body body wood lowest resonance 210 decay 120 mix 45"),
+            effect("bowl, drawn", "body body drawn lowest resonance 320 decay 1.8 s resonance 2 2.71 resonance 3 5.15 resonance 4 8.43 level 5 off level 6 off level 7 off level 8 off mix 40"),
 
             new ReadyPart("effect", "space for a pad", "chorus rate 0.4 depth 3 mix 35; delay left sync 1/4D right sync 1/4 feedback 35 mix 16; reverb size 80 decay 4.5 s mix 30", ""),
             new ReadyPart("effect", "lead to the front", "effect drive shape tape drive 8 output -3; delay left sync 1/8D right sync 1/8D feedback 30 mix 16; reverb size 40 decay 1.4 s mix 14", ""),
@@ -134,7 +141,9 @@ public final class ReadyParts {
         }
         List<String> words = new ArrayList<>(Arrays.asList(ready.setting().toLowerCase(Locale.ROOT).split(" ")));
         if (ready.kind().equals("effect#.")) {
-            sketch.set(parameters.get(EffectParameters.TYPE), parameters.get(EffectParameters.TYPE).choices().indexOf(words.remove(0)));
+            String type = words.remove(0);
+            List<String> types = parameters.get(EffectParameters.TYPE).choices();
+            sketch.set(parameters.get(EffectParameters.TYPE), IntStream.range(0, types.size()).filter(t -> types.get(t).equalsIgnoreCase(type)).findFirst().orElseThrow());
         }
         new Settings(sketch, part).read(words);
         if (source && before > SourceParameters.OFF_DB) {

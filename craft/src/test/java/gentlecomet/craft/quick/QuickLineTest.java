@@ -41,6 +41,10 @@ class QuickLineTest {
         "delay left 250 right 375 | effect1.delay.timeLeft 250 ms; effect1.delay.timeRight 375 ms",
         "reverb decay 3.5 s size 70 pre-delay 20 | effect1.reverb.decay 3.50 s; effect1.reverb.size 70.0 %; effect1.reverb.preDelay 20.0 ms",
         "layer 2 chorus rate 0.8 depth 4 | layer2.on on; layer2.effect1.type chorus; layer2.effect1.chorus.rate 0.80 Hz; layer2.effect1.chorus.depth 4.00 ms",
+        "filter bank bands 12 shift 2 mix 70 | effect1.type filter bank; effect1.bank.bands 12; effect1.bank.shift 2.00; effect1.mix 70.0 %",
+        "effect body drawn resonance 2 2.71 level 8 off | effect1.type body; effect1.body.kind drawn; effect1.body.ratio2 2.71; effect1.body.level8 off",
+        "filter 1 vowel vowel 1 had vowel 2 hod | layer1.filter1.type vowel; layer1.filter1.vowel1 had; layer1.filter1.vowel2 hod",
+        "filter 2 comb comb feedback 12 dB comb attack 200 | layer1.filter2.type comb; layer1.filter2.combFeedback 74.9 %; layer1.filter2.combAttack 200 ms",
         "fx drive tape 12 dB | effect1.type drive; effect1.drive.shape tape",
         "performance mono glide 80 ms bend up 12 | performance.mode mono; performance.glideTime 80.0 ms; performance.bendUp 12 st",
         "pattern up 1/8 octaves 2 gate 60 swing 66 | pattern.order up; pattern.step 1/8; pattern.octaves 2; pattern.gate 60.0 %; pattern.swing 66.0 %",
@@ -133,7 +137,7 @@ class QuickLineTest {
 
     @Test
     void partsAndSettingsAreSuggested() {
-        assertEquals(List.of("filter 1", "filter 2", "filters"), QuickLine.read(NEUTRAL, 0, "fil").suggestions().stream().map(QuickLine.Suggestion::text).toList());
+        assertEquals(List.of("filter 1", "filter 2", "filters", "filter bank"), QuickLine.read(NEUTRAL, 0, "fil").suggestions().stream().map(QuickLine.Suggestion::text).toList());
         assertEquals("Effect 1: Effect none to filter", QuickLine.read(NEUTRAL, 0, "effect filter cutoff 800").understood().get(0));
         assertTrue(QuickLine.read(NEUTRAL, 0, "source 1 sa").suggestions().stream().anyMatch(s -> s.text().equals("saw")));
         assertTrue(QuickLine.read(NEUTRAL, 0, "reverb dec").suggestions().stream().anyMatch(s -> s.text().equals("decay") && s.note().equals("now 2.00 s; 100 ms to 30.00 s")));

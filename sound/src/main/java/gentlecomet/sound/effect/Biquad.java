@@ -27,6 +27,7 @@ final class Biquad {
     static final int HIGH_SHELF = 2;
     static final int LOW_PASS = 3;
     static final int HIGH_PASS = 4;
+    static final int ALL_PASS = 5;
 
     void reset() {
         for (int i = 0; i < 4; i++) {
@@ -171,6 +172,9 @@ final class Biquad {
             a0 = a + 1 + s * (a - 1) * cos + root;
             set(c, a * (a + 1 - s * (a - 1) * cos + root), s * 2 * a * (a - 1 - s * (a + 1) * cos),
                     a * (a + 1 - s * (a - 1) * cos - root), -s * 2 * (a - 1 + s * (a + 1) * cos), a + 1 + s * (a - 1) * cos - root);
+        } else if (kind == ALL_PASS) {
+            a0 = 1 + alpha;
+            set(c, 1 - alpha, -2 * cos, 1 + alpha, -2 * cos, 1 - alpha);
         } else {
             double s = kind == LOW_PASS ? 1 : -1;
             a0 = 1 + alpha;

@@ -5,8 +5,8 @@ import gentlecomet.sound.parameter.EffectParameters;
 import gentlecomet.sound.source.ModeSets;
 
 /**
- * A body through which the sound goes: a bank of twelve resonances, tuned as those of a tube, a skin, a plate of wood or a bar of metal are ({@link ModeSets}), fixed or following
- * the newest note. Each has a gain of one at its peak whatever its decay (J. O. Smith, "Introduction to Digital Filters", constant peak-gain resonator). How much of it is heard
+ * A body through which the sound goes: a bank of twelve resonances, tuned as those of a tube, a skin, a plate of wood or a bar of metal are ({@link ModeSets}), or of eight that
+ * are drawn; fixed or following the newest note. Each has a gain of one at its peak whatever its decay (J. O. Smith, "Introduction to Digital Filters", constant peak-gain resonator). How much of it is heard
  * may go by the level of what comes in.
  */
 final class BodyEffect implements Effect {
@@ -17,6 +17,8 @@ final class BodyEffect implements Effect {
     private static final int[] SETS = {0, 1, 4, 2};
     private static final int MIDDLE_KEY = 60;
     private static final double HIGHEST = 0.45;
+    /** Level at which a drawn resonance is off. */
+    private static final double SILENT_DB = -48;
     private static final double LOG2_OF_1000 = 9.965784284662087;
     /** Exponent of a partial's ratio by which its decay is shorter at full damping of the highs. */
     private static final double MOST_TILT = 1.5;
@@ -78,6 +80,9 @@ final class BodyEffect implements Effect {
         }
         level = peak;
         for (int k = 0; k < COUNT; k++) {
+            if (gain[k] == 0 && left[2 * k] == 0 && right[2 * k] == 0) {
+                continue;
+            }
             ring(toLeft, inputs[0], inputs[1], k, left, outLeft);
             ring(toRight, inputs[2], inputs[3], k, right, outRight);
         }
@@ -98,23 +103,81 @@ final class BodyEffect implements Effect {
     }
 
     private void tune(double[] block, int at) {
-        ModeSets modes = ModeSets.of(SETS[(int) block[at + EffectParameters.BODY_KIND]]);
         double follows = block[at + EffectParameters.BODY_KEY_TRACKING] / 1200;
         double lowest = block[at + EffectParameters.BODY_TUNE] * Polynomials.exp2(follows * (key - MIDDLE_KEY));
         double decay = block[at + EffectParameters.BODY_DECAY];
         double tilt = MOST_TILT * block[at + EffectParameters.BODY_TILT] / 100;
         double sign = 1;
         for (int k = 0; k < COUNT; k++) {
-            double ratio = modes.ratio(k);
+            double level = level(block, at, k);
+            if (level == 0) {
+                gain[k] = 0;
+                continue;
+            }
+            double ratio = ratio(block, at, k);
             double turns = lowest * ratio / sampleRate;
-            double seconds = decay * Polynomials.exp2(-tilt * Polynomials.log2(ratio));
-            double radius = Polynomials.exp2(-LOG2_OF_1000 / (seconds * sampleRate));
+            double radius = radius(decay, tilt, ratio, sampleRate);
             near[k] = 2 * radius * Polynomials.cosCycles(Math.min(HIGHEST, turns));
             back[k] = radius * radius;
             // Neighbours have opposite signs, so that they do not cancel between their peaks.
-            gain[k] = turns > HIGHEST ? 0 : sign * 0.5 * (1 - back[k]);
+            gain[k] = turns > HIGHEST ? 0 : sign * level * 0.5 * (1 - back[k]);
             sign = -sign;
         }
+    }
+
+    private static double radius(double decay, double tilt, double ratio, double sampleRate) {
+        double seconds = decay * Polynomials.exp2(-tilt * Polynomials.log2(ratio));
+        return Polynomials.exp2(-LOG2_OF_1000 / (seconds * sampleRate));
+    }
+
+    private static boolean drawn(double[] block, int at) {
+        return block[at + EffectParameters.BODY_KIND] >= SETS.length;
+    }
+
+    private static double ratio(double[] block, int at, int k) {
+        return drawn(block, at) ? block[at + EffectParameters.BODY_DRAWN + 2 * k] : ModeSets.of(SETS[(int) block[at + EffectParameters.BODY_KIND]]).ratio(k);
+    }
+
+    /** Gain of a resonance at its peak. */
+    private static double level(double[] block, int at, int k) {
+        if (!drawn(block, at)) {
+            return 1;
+        }
+        double db = k < EffectParameters.BODY_RESONANCES ? block[at + EffectParameters.BODY_DRAWN + 2 * k + 1] : SILENT_DB;
+        return db <= SILENT_DB ? 0 : Polynomials.gainOfDb(db);
+    }
+
+    /** Response in dB at a frequency with the newest key at middle C, for pictures: the sum of g (1 - z^-2) / (1 - a z^-1 + b z^-2). */
+    static double responseDb(double[] block, int at, double hz, double sampleRate) {
+        double tilt = MOST_TILT * block[at + EffectParameters.BODY_TILT] / 100;
+        double c1 = Polynomials.cosCycles(hz / sampleRate);
+        double s1 = Polynomials.sinCycles(hz / sampleRate);
+        double c2 = Polynomials.cosCycles(2 * hz / sampleRate);
+        double s2 = Polynomials.sinCycles(2 * hz / sampleRate);
+        double re = 0;
+        double im = 0;
+        double sign = 1;
+        for (int k = 0; k < COUNT; k++) {
+            double level = level(block, at, k);
+            double ratio = level == 0 ? 1 : ratio(block, at, k);
+            double turns = block[at + EffectParameters.BODY_TUNE] * ratio / sampleRate;
+            if (level == 0 || turns > HIGHEST) {
+                continue;
+            }
+            double radius = radius(block[at + EffectParameters.BODY_DECAY], tilt, ratio, sampleRate);
+            double a = 2 * radius * Polynomials.cosCycles(turns);
+            double b = radius * radius;
+            double g = sign * level * 0.5 * (1 - b);
+            double dr = 1 - a * c1 + b * c2;
+            double di = a * s1 - b * s2;
+            double power = dr * dr + di * di;
+            double nr = g * (1 - c2);
+            double ni = g * s2;
+            re += (nr * dr + ni * di) / power;
+            im += (ni * dr - nr * di) / power;
+            sign = -sign;
+        }
+        return Math.max(-120, Polynomials.dbOfGain(Math.sqrt(re * re + im * im)));
     }
 
     private void ring(double[] in, double before, double beforeThat, int k, double[] memory, double[] out) {

@@ -28,7 +28,8 @@ public enum EffectType {
     STEREO("stereo", StereoWidth::new),
     FILTER("filter", FilterEffect::new, Picture.RESPONSE, false),
     MULTIBAND_DRIVE("multibandDrive", MultibandDrive::new, Picture.BANDS, false),
-    BODY("body", BodyEffect::new);
+    BODY("body", BodyEffect::new, Picture.BODY, false),
+    FILTER_BANK("filterBank", FilterBank::new, Picture.BANK, false);
 
     private static final EffectType[] TYPES = values();
 
@@ -50,7 +51,7 @@ public enum EffectType {
 
     /** What is drawn above the bars of an effect. */
     public enum Picture {
-        NONE, DELAY, REVERB, EQUALISER, COMPRESSOR, RESPONSE, BANDS
+        NONE, DELAY, REVERB, EQUALISER, COMPRESSOR, RESPONSE, BANDS, BODY, BANK
     }
 
     /** Makes an effect for a sample rate in Hz. */
@@ -80,6 +81,20 @@ public enum EffectType {
     /** Whether it turns the level down by itself, so that a meter can show by how much. */
     public boolean reducesGain() {
         return reducesGain;
+    }
+
+    /** What it does at a frequency as the parameters of a block stand, in dB, for pictures; 0 where that is not what it is about. */
+    public double responseDb(double[] block, int at, double hz, double sampleRate) {
+        switch (this) {
+            case EQUALISER:
+                return Equaliser.responseDb(block, at, hz, sampleRate);
+            case FILTER:
+                return FilterEffect.responseDb(block, at, hz, sampleRate);
+            case BODY:
+                return BodyEffect.responseDb(block, at, hz, sampleRate);
+            default:
+                return 0;
+        }
     }
 
     /** A new effect, or null for {@link #NONE}. */

@@ -52,7 +52,7 @@ public final class Equaliser implements Effect {
     }
 
     /** Response in dB at a frequency as the parameters of a block stand, for pictures. */
-    public static double responseDb(double[] block, int at, double hz, double sampleRate) {
+    static double responseDb(double[] block, int at, double hz, double sampleRate) {
         double gain = 1;
         double[] c = new double[5];
         int low = SECTIONS[(int) block[at + EffectParameters.EQ_LOW_SLOPE]];

@@ -6,7 +6,7 @@ import gentlecomet.sound.parameter.EffectParameters;
 import gentlecomet.sound.parameter.FilterParameters;
 
 /** Every filter of the voices as an effect; what tracks the keys follows the newest note. */
-public final class FilterEffect implements Effect {
+final class FilterEffect implements Effect {
 
     private static final int SAMPLES = ControlStep.SAMPLES;
     private static final int MIDDLE_KEY = 60;
@@ -63,11 +63,14 @@ public final class FilterEffect implements Effect {
         settings[FilterParameters.COMB_FEEDBACK] = block[at + EffectParameters.FILTER_COMB_FEEDBACK];
         settings[FilterParameters.COMB_DAMPING] = block[at + EffectParameters.FILTER_COMB_DAMPING];
         settings[FilterParameters.VOWEL] = block[at + EffectParameters.FILTER_VOWEL];
+        for (int stop = 0; stop < FilterParameters.VOWEL_STOPS; stop++) {
+            settings[FilterParameters.VOWEL_PATH + stop] = block[at + EffectParameters.FILTER_VOWEL_PATH + stop];
+        }
         settings[FilterParameters.MIX] = 100;
     }
 
     /** Response in dB at a frequency as the parameters of a block stand, for pictures. */
-    public static double responseDb(double[] block, int at, double hz, double sampleRate) {
+    static double responseDb(double[] block, int at, double hz, double sampleRate) {
         double[] settings = new double[FilterParameters.SIZE];
         take(block, at, settings);
         return VoiceFilter.responseDb(settings, 0, hz, sampleRate);

@@ -14,6 +14,9 @@ final class Flanger implements Effect {
     private final DelayLine left;
     private final DelayLine right;
     private final EffectLfo sweep = new EffectLfo();
+    /** Where the last step ended, in samples; nothing before the first. */
+    private double delayBefore;
+    private double depthBefore;
 
     Flanger(double sampleRate) {
         this.sampleRate = sampleRate;
@@ -26,6 +29,7 @@ final class Flanger implements Effect {
         left.reset();
         right.reset();
         sweep.reset();
+        delayBefore = 0;
     }
 
     @Override
@@ -34,13 +38,19 @@ final class Flanger implements Effect {
         double depth = block[at + EffectParameters.FLANGER_DEPTH] * sampleRate;
         double delay = Math.max(SHORTEST, block[at + EffectParameters.FLANGER_DELAY] * sampleRate);
         double feedback = block[at + EffectParameters.FLANGER_FEEDBACK] / 100;
+        if (delayBefore == 0) {
+            delayBefore = delay;
+            depthBefore = depth;
+        }
         voice(left, toLeft, delay, depth, 0, rate, feedback);
         voice(right, toRight, delay, depth, 0.25, rate, feedback);
         sweep.advance(rate, sampleRate);
+        delayBefore = delay;
+        depthBefore = depth;
     }
 
     private void voice(DelayLine line, double[] samples, double delay, double depth, double shift, double rate, double feedback) {
-        double length = delay + depth * (1 + sweep.at(shift));
+        double length = delayBefore + depthBefore * (1 + sweep.at(shift));
         double slope = (delay + depth * (1 + sweep.next(shift, rate, sampleRate)) - length) / EffectStep.SAMPLES;
         double most = line.longest();
         for (int i = 0; i < EffectStep.SAMPLES; i++) {

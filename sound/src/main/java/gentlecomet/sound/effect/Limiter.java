@@ -54,6 +54,12 @@ final class Limiter implements Effect {
     private double held;
     private double present = 1;
     private boolean clipping;
+    /** Gain of what came in last; nothing before the first step. */
+    private double gainBefore;
+    /** How late the last step went out, in samples; nothing before the first. */
+    private int lateBefore;
+    private final double[] straightLeft = new double[SAMPLES];
+    private final double[] straightRight = new double[SAMPLES];
 
     Limiter(double sampleRate) {
         this.sampleRate = sampleRate;
@@ -83,6 +89,8 @@ final class Limiter implements Effect {
         held = 0;
         present = 1;
         clipping = false;
+        gainBefore = 0;
+        lateBefore = 0;
     }
 
     private int lookGrains(double[] block, int at) {
@@ -108,22 +116,9 @@ final class Limiter implements Effect {
     public void process(double[] block, int at, double tempo, double[] toLeft, double[] toRight) {
         double gain = gainOf.gainOfDb(block[at + EffectParameters.LIMITER_GAIN]);
         double ceiling = ceilingOf.gainOfDb(block[at + EffectParameters.LIMITER_CEILING]);
-        if (gain != 1) {
-            for (int i = 0; i < SAMPLES; i++) {
-                toLeft[i] *= gain;
-                toRight[i] *= gain;
-            }
-        }
-        double clip = block[at + EffectParameters.LIMITER_CLIP];
-        if (clip > 0) {
-            double top = ceiling * Polynomials.gainOfDb(FULL_CLIP_DB - clip);
-            clip(toLeft, fastLeft, clipLeft, top);
-            clip(toRight, fastRight, clipRight, top);
-        } else if (clipping) {
-            fastLeft.reset();
-            fastRight.reset();
-        }
-        clipping = clip > 0;
+        amplify(toLeft, toRight, gainBefore == 0 ? gain : gainBefore, gain);
+        gainBefore = gain;
+        softClip(toLeft, toRight, block[at + EffectParameters.LIMITER_CLIP], ceiling);
         lineLeft.write(toLeft);
         lineRight.write(toRight);
         boolean between = block[at + EffectParameters.LIMITER_DETECTOR] == 0;
@@ -131,8 +126,15 @@ final class Limiter implements Effect {
         double[] right = lineRight.samples;
         double[] left = lineLeft.samples;
         int from = lineLeft.before(late(look));
+        if (lateBefore != 0 && lateBefore != late(look)) {
+            // Another look-ahead: from what went out to what goes out, within the step.
+            from = cross(lineLeft.before(lateBefore), from);
+            left = straightLeft;
+            right = straightRight;
+        }
+        lateBefore = late(look);
         int judged = lineLeft.before(REACH);
-        boolean loud = exceeds(left, right, judged, between ? ceiling * WORTH_A_LOOK : ceiling * CARE);
+        boolean loud = exceeds(lineLeft.samples, lineRight.samples, judged, between ? ceiling * WORTH_A_LOOK : ceiling * CARE);
         if (!loud && busy == 0) {
             skip();
             copy(left, from, toLeft);
@@ -140,8 +142,8 @@ final class Limiter implements Effect {
         } else {
             if (loud) {
                 int seen = lineLeft.before(2 * REACH);
-                System.arraycopy(left, seen, seenLeft, 0, seenLeft.length);
-                System.arraycopy(right, seen, seenRight, 0, seenRight.length);
+                System.arraycopy(lineLeft.samples, seen, seenLeft, 0, seenLeft.length);
+                System.arraycopy(lineRight.samples, seen, seenRight, 0, seenRight.length);
             }
             double release = block[at + EffectParameters.LIMITER_RELEASE];
             boolean adaptive = block[at + EffectParameters.LIMITER_ADAPTIVE] == 1;
@@ -159,6 +161,66 @@ final class Limiter implements Effect {
         }
         lineLeft.moveOn();
         lineRight.moveOn();
+    }
+
+    private static void amplify(double[] left, double[] right, double before, double gain) {
+        if (before != gain) {
+            double slope = (gain - before) / SAMPLES;
+            double[] ramp = EffectStep.RAMP;
+            for (int i = 0; i < SAMPLES; i++) {
+                double g = before + slope * (ramp[i] + 1);
+                left[i] *= g;
+                right[i] *= g;
+            }
+        } else if (gain != 1) {
+            for (int i = 0; i < SAMPLES; i++) {
+                left[i] *= gain;
+                right[i] *= gain;
+            }
+        }
+    }
+
+    /** The soft clip; it comes in, and goes, over a step. @param clip in dB, 0 for none */
+    private void softClip(double[] left, double[] right, double clip, double ceiling) {
+        boolean wanted = clip > 0;
+        if (!wanted && !clipping) {
+            return;
+        }
+        if (wanted != clipping) {
+            System.arraycopy(left, 0, straightLeft, 0, SAMPLES);
+            System.arraycopy(right, 0, straightRight, 0, SAMPLES);
+        }
+        double top = ceiling * Polynomials.gainOfDb(FULL_CLIP_DB - clip);
+        clip(left, fastLeft, clipLeft, top);
+        clip(right, fastRight, clipRight, top);
+        if (wanted != clipping && lateBefore != 0) {
+            fade(straightLeft, left, wanted);
+            fade(straightRight, right, wanted);
+        }
+        if (!wanted) {
+            fastLeft.reset();
+            fastRight.reset();
+        }
+        clipping = wanted;
+    }
+
+    /** From the first to the second within the step, or back; into the second. */
+    private static void fade(double[] one, double[] two, boolean forth) {
+        double[] ramp = EffectStep.RAMP;
+        for (int i = 0; i < SAMPLES; i++) {
+            double part = (ramp[i] + 1) / SAMPLES;
+            two[i] = one[i] + (two[i] - one[i]) * (forth ? part : 1 - part);
+        }
+    }
+
+    private int cross(int before, int from) {
+        double[] ramp = EffectStep.RAMP;
+        for (int i = 0; i < SAMPLES; i++) {
+            double part = (ramp[i] + 1) / SAMPLES;
+            straightLeft[i] = lineLeft.samples[before + i] + (lineLeft.samples[from + i] - lineLeft.samples[before + i]) * part;
+            straightRight[i] = lineRight.samples[before + i] + (lineRight.samples[from + i] - lineRight.samples[before + i]) * part;
+        }
+        return 0;
     }
 
     private static void copy(double[] line, int from, double[] to) {

@@ -25,6 +25,9 @@ final class Reverb implements Effect {
     private static final double CLOSEST = 0.25;
     /** The most that the size moves in a step: what is in the lines is stretched with them. */
     private static final double FASTEST = 0.015;
+    /** The same of decay and damping, in octaves, and of the decay of the highs. */
+    private static final double FASTEST_OCTAVES = 0.07;
+    private static final double FASTEST_PART = 0.01;
     private static final double FREEZE_SECONDS = 0.05;
 
     private final double sampleRate;
@@ -40,7 +43,14 @@ final class Reverb implements Effect {
     private final double[] tailLeft = new double[SAMPLES];
     private final double[] tailRight = new double[SAMPLES];
     private final double freezeStep;
+    private final double[] lateLeft = new double[SAMPLES];
+    private final double[] lateRight = new double[SAMPLES];
     private double size = -1;
+    private double decay;
+    private double damping;
+    private double highPart;
+    /** In seconds. */
+    private double preDelay;
     private boolean held;
     private double frozen;
 
@@ -81,25 +91,32 @@ final class Reverb implements Effect {
         }
         ReverbKind kind = ReverbKind.of(block[at + EffectParameters.REVERB_KIND]);
         double wanted = block[at + EffectParameters.REVERB_SIZE] / 100;
+        glide(block, at, tempo, size < 0);
         size = size < 0 || Math.abs(wanted - size) <= FASTEST ? wanted : size + (wanted > size ? FASTEST : -FASTEST);
         tank.resize(kind.lines(size));
-        double decay = block[at + EffectParameters.REVERB_DECAY];
         diffuser.resize(kind == ReverbKind.BLOOM ? kind.diffusion(size) : Math.min(kind.diffusion(size), decay * DIFFUSION_OF_DECAY));
         double wantedFreeze = held ? block[at + EffectParameters.REVERB_FREEZE] / 100 : 0;
         double frozenBefore = frozen;
         frozen += Math.max(-freezeStep, Math.min(freezeStep, wantedFreeze - frozen));
-        double highPart = block[at + EffectParameters.REVERB_HIGH_DECAY] / 100;
-        tank.tune(decay / Math.max(1e-9, 1 - frozen), block[at + EffectParameters.REVERB_DAMPING], highPart + (1 - highPart) * frozen);
+        tank.tune(decay / Math.max(1e-9, 1 - frozen), damping, highPart + (1 - highPart) * frozen);
         wetCuts.aim(block, at + EffectParameters.REVERB_LOW_CUT, at + EffectParameters.REVERB_LOW_SLOPE, at + EffectParameters.REVERB_HIGH_CUT, at + EffectParameters.REVERB_HIGH_SLOPE);
         if (wetCuts.steep()) {
             wetCuts.process(inLeft, inRight, sampleRate);
         }
         preLeft.write(wetCuts.steep() ? wetCuts.left() : inLeft);
         preRight.write(wetCuts.steep() ? wetCuts.right() : inRight);
-        double preDelay = preDelay(block, at, tempo);
+        double preDelayBefore = preDelay;
+        preDelay = preDelay(block, at, tempo);
         int from = preLeft.before((int) (preDelay * sampleRate));
         cuts.aim(wetCuts.lowOfLoop(), wetCuts.highOfLoop(), sampleRate);
-        cuts.process(preLeft.samples, from, preRight.samples, from, fedLeft, fedRight, 0, SAMPLES);
+        if (preDelay == preDelayBefore) {
+            cuts.process(preLeft.samples, from, preRight.samples, from, fedLeft, fedRight, 0, SAMPLES);
+        } else {
+            int before = preLeft.before((int) (preDelayBefore * sampleRate));
+            cross(preLeft.samples, before, from, lateLeft);
+            cross(preRight.samples, before, from, lateRight);
+            cuts.process(lateLeft, 0, lateRight, 0, fedLeft, fedRight, 0, SAMPLES);
+        }
         if (frozen > 0 || frozenBefore > 0) {
             shut(fedLeft, 1 - frozenBefore, frozenBefore - frozen);
             shut(fedRight, 1 - frozenBefore, frozenBefore - frozen);
@@ -109,12 +126,42 @@ final class Reverb implements Effect {
         // What a small space gives back comes more often.
         double level = LEVEL_OF_A_SECOND * Math.sqrt(tank.meanSeconds() / (CLOSEST + (1 - CLOSEST) * size));
         join(kind.burst * level, kind.tail * level, block[at + EffectParameters.REVERB_WIDTH] / 100, left, right);
-        reflect(block[at + EffectParameters.REVERB_EARLY], preDelay, CLOSEST + (1 - CLOSEST) * size, left, right);
+        reflect(block[at + EffectParameters.REVERB_EARLY], preDelayBefore, CLOSEST + (1 - CLOSEST) * size, left, right);
         if (gated != ReverbGate.OFF) {
             gate.close(left, right);
         }
         preLeft.moveOn();
         preRight.moveOn();
+    }
+
+    /** What loses the tail moves no faster than a hand can hear as a movement. @param first whether it stands where it is asked at once */
+    private void glide(double[] block, int at, double tempo, boolean first) {
+        double wantedDecay = block[at + EffectParameters.REVERB_DECAY];
+        double wantedDamping = block[at + EffectParameters.REVERB_DAMPING];
+        double wantedPart = block[at + EffectParameters.REVERB_HIGH_DECAY] / 100;
+        if (first) {
+            decay = wantedDecay;
+            damping = wantedDamping;
+            highPart = wantedPart;
+            preDelay = preDelay(block, at, tempo);
+            return;
+        }
+        decay = wantedDecay == decay ? decay : nearer(decay, wantedDecay);
+        damping = wantedDamping == damping ? damping : nearer(damping, wantedDamping);
+        highPart += Math.max(-FASTEST_PART, Math.min(FASTEST_PART, wantedPart - highPart));
+    }
+
+    private static double nearer(double from, double to) {
+        double most = Polynomials.exp2(FASTEST_OCTAVES);
+        return to > from * most ? from * most : to < from / most ? from / most : to;
+    }
+
+    /** From one place in a line to another within the step. */
+    private static void cross(double[] line, int before, int from, double[] to) {
+        double[] ramp = EffectStep.RAMP;
+        for (int i = 0; i < SAMPLES; i++) {
+            to[i] = line[before + i] + (line[from + i] - line[before + i]) * (ramp[i] + 1) / SAMPLES;
+        }
     }
 
     /** Nothing comes into what is frozen. */
@@ -157,13 +204,33 @@ final class Reverb implements Effect {
         }
     }
 
-    private void reflect(double levelDb, double preDelaySeconds, double scale, double[] left, double[] right) {
+    /** @param before pre-delay at the beginning of the step */
+    private void reflect(double levelDb, double before, double scale, double[] left, double[] right) {
         if (levelDb <= -48) {
             return;
         }
         double level = 0.5 * Polynomials.gainOfDb(levelDb);
         for (int side = 0; side < 2; side++) {
-            reflect(side, level, preDelaySeconds, scale, side == 0 ? left : right);
+            double[] to = side == 0 ? left : right;
+            if (before == preDelay) {
+                reflect(side, level, preDelay, scale, to);
+            } else {
+                move(side, level, before, scale, to);
+            }
+        }
+    }
+
+    /** The same while the pre-delay moves. */
+    private void move(int side, double level, double before, double scale, double[] to) {
+        for (int i = 0; i < SAMPLES; i++) {
+            lateLeft[i] = 0;
+            lateRight[i] = 0;
+        }
+        reflect(side, level, before, scale, lateLeft);
+        reflect(side, level, preDelay, scale, lateRight);
+        double[] ramp = EffectStep.RAMP;
+        for (int i = 0; i < SAMPLES; i++) {
+            to[i] += lateLeft[i] + (lateRight[i] - lateLeft[i]) * (ramp[i] + 1) / SAMPLES;
         }
     }
 

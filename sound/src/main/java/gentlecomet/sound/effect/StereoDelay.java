@@ -14,6 +14,8 @@ final class StereoDelay implements Effect {
     private static final int SAMPLES = EffectStep.SAMPLES;
     private static final double LONGEST_SECONDS = 8;
     private static final double GLIDE = 0.004;
+    /** The most that a length moves with each sample on its way: echoes are heard at three times their pitch at most, or backwards. */
+    private static final double FASTEST = 2;
     /** All-passes in the loop, in seconds, of the left and the right, and their coefficient at full diffusion. */
     private static final double[] DIFFUSE_LEFT = {0.00713, 0.01127};
     private static final double[] DIFFUSE_RIGHT = {0.00797, 0.01031};
@@ -284,7 +286,8 @@ final class StereoDelay implements Effect {
     /** Length at the end of a step: on its way to another one it slides. */
     private static double nextLength(double length, double wanted, boolean wobbling) {
         double gap = wanted - length;
-        return Math.abs(gap) < (wobbling ? 16 : 1) ? wanted : length + gap * Math.min(1, GLIDE * SAMPLES);
+        double way = gap * Math.min(1, GLIDE * SAMPLES);
+        return Math.abs(gap) < (wobbling ? 16 : 1) ? wanted : length + Math.max(-FASTEST * SAMPLES, Math.min(FASTEST * SAMPLES, way));
     }
 
     /** Reads a stretch of a step within which the length moves: between samples. */

@@ -32,9 +32,11 @@ public final class Cost {
     /** By the choice of the filter; none is the first. */
     private static final double[] FILTERS = {0, 11.9, 9.8, 10.6, 18.6, 10.5, 18.3, 10.4, 18.4, 13.1, 34.4, 44.1, 26};
     /** By the choice of the effect; none is the first. */
-    private static final double[] EFFECTS = {0, 139, 3, 17, 55, 37, 31, 28, 5, 10, 46, 14, 26, 90, 19, 3, 6, 5.4, 16, 29, 110};
+    private static final double[] EFFECTS = {0, 139, 3, 17, 55, 37, 31, 28, 5, 10, 46, 14, 26, 90, 19, 3, 6, 5.4, 16, 29, 110, 0};
     /** A band of the drive by band that is driven. */
     private static final double DRIVEN_BAND = 139;
+    /** A band of the filter bank, of eight. */
+    private static final double BANK_BAND = 15;
 
     private Cost() {
     }
@@ -115,6 +117,7 @@ public final class Cost {
             if (image[at + EffectParameters.ON] == 0) {
                 cost += EFFECTS[(int) image[at + EffectParameters.TYPE]];
                 cost += drivenBands(image, at) * DRIVEN_BAND;
+                cost += EffectType.of(image[at + EffectParameters.TYPE]) == EffectType.FILTER_BANK ? image[at + EffectParameters.BANK_BANDS] * BANK_BAND : 0;
             }
         }
         return cost;

@@ -23,7 +23,7 @@ public final class Engine {
     /** Samples of a step. */
     public static final int STEP = EffectStep.SAMPLES;
     /** Measurements and releases name this; it goes up whenever any sample may change. */
-    public static final String VERSION = "8";
+    public static final String VERSION = "9";
 
     private static final int MOST_OVERSAMPLING = 4;
 

@@ -20,6 +20,7 @@ public final class Comb {
     private double length;
     private double dampLeft;
     private double dampRight;
+    private double seconds;
 
     /** @param highestRate greatest sample rate at which it will run, in Hz */
     public Comb(double highestRate) {
@@ -42,6 +43,7 @@ public final class Comb {
         write = 0;
         dampLeft = 0;
         dampRight = 0;
+        seconds = 0;
     }
 
     /**
@@ -50,8 +52,9 @@ public final class Comb {
      * @param frequencyHz pitch at which it rings
      * @param feedback    -0.99 to 0.99
      * @param dampingHz   first-order low-pass in the loop, none from 20 kHz on
+     * @param attack      seconds over which what comes in begins to ring, from a reset on
      */
-    public void process(double[] toLeft, double[] toRight, double frequencyHz, double feedback, double dampingHz, double sampleRate) {
+    public void process(double[] toLeft, double[] toRight, double frequencyHz, double feedback, double dampingHz, double attack, double sampleRate) {
         double open = dampingHz >= 19999 ? 1 : 1 - Polynomials.exp2(-9.064720283654388 * Math.min(0.49, dampingHz / sampleRate));
         // Delay in samples of y += (x - y) a at the pitch itself: the angle of its response over the angle per sample.
         double cycles = Math.min(0.45, frequencyHz / sampleRate);
@@ -63,16 +66,19 @@ public final class Comb {
         double slope = (wanted - at) / SAMPLES;
         double dl = dampLeft;
         double dr = dampRight;
+        double fed = attack <= seconds ? 1 : seconds / attack;
+        double fedSlope = fed == 1 ? 0 : Math.min(1 - fed, SAMPLES / (attack * sampleRate)) / SAMPLES;
         for (int i = 0; i < SAMPLES; i++) {
             at += slope;
+            fed += fedSlope;
             double place = write - at;
             double floor = Math.floor(place);
             int k = (int) floor;
             double t = place - floor;
             dl += (read(left, k, t) - dl) * open;
             dr += (read(right, k, t) - dr) * open;
-            double yl = toLeft[i] + feedback * dl + 1e-20;
-            double yr = toRight[i] + feedback * dr + 1e-20;
+            double yl = toLeft[i] * fed + feedback * dl + 1e-20;
+            double yr = toRight[i] * fed + feedback * dr + 1e-20;
             left[write] = (float) yl;
             right[write] = (float) yr;
             write = write + 1 & mask;
@@ -82,6 +88,7 @@ public final class Comb {
         dampLeft = dl;
         dampRight = dr;
         length = wanted;
+        seconds += SAMPLES / sampleRate;
     }
 
     private double read(float[] line, int k, double t) {

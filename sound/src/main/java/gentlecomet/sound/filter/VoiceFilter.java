@@ -96,7 +96,7 @@ public final class VoiceFilter {
             }
         } else if (type == FilterParameters.VOWELS) {
             if (vowel != null) {
-                vowel.process(left, right, SAMPLES, block[at + FilterParameters.VOWEL] / 100, moved, sampleRate);
+                vowel.process(left, right, SAMPLES, block[at + FilterParameters.VOWEL] / 100, block, at + FilterParameters.VOWEL_PATH, moved, sampleRate);
             }
         } else if (type == FilterParameters.PHASER) {
             if (phaser != null) {
@@ -136,7 +136,8 @@ public final class VoiceFilter {
     /** The comb is tuned in semitones from middle C, moved by key tracking: at 100 % it rings at the key. */
     private void combAt(double[] left, double[] right, double[] block, int at, double moved, double sampleRate) {
         double hz = 261.6255653005986 * Polynomials.exp2(block[at + FilterParameters.COMB_TUNE] / 12) * moved;
-        comb.process(left, right, hz, block[at + FilterParameters.COMB_FEEDBACK] / 100, block[at + FilterParameters.COMB_DAMPING], sampleRate);
+        comb.process(left, right, hz, block[at + FilterParameters.COMB_FEEDBACK] / 100, block[at + FilterParameters.COMB_DAMPING],
+                block[at + FilterParameters.COMB_ATTACK], sampleRate);
     }
 
     private void driveIn(double[] left, double[] right, double db) {
@@ -197,7 +198,7 @@ public final class VoiceFilter {
                 double im = feedback * Polynomials.sinCycles(turns);
                 return -Polynomials.dbOfGain(Math.sqrt(re * re + im * im));
             case FilterParameters.VOWELS:
-                return Vowel.responseDb(frequencyHz, block[at + FilterParameters.VOWEL] / 100, 1, sampleRate);
+                return Vowel.responseDb(frequencyHz, block[at + FilterParameters.VOWEL] / 100, block, at + FilterParameters.VOWEL_PATH, 1, sampleRate);
             case FilterParameters.PHASER:
                 return PhaseShift.responseDb(frequencyHz, block[at + FilterParameters.CUTOFF], resonance, sampleRate);
             default:

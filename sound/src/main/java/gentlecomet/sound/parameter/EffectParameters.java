@@ -1,18 +1,23 @@
 package gentlecomet.sound.parameter;
 
 import java.util.Arrays;
+import java.util.List;
 
 /** Places of an effect slot's parameters within its group: what it is, its mix, and the parameters of every type. */
 public final class EffectParameters {
 
     /** Bells of the equaliser. */
     public static final int BELLS = 4;
+    /** Resonances of a body that can be drawn. */
+    public static final int BODY_RESONANCES = 8;
+    /** The most bands of the filter bank. */
+    public static final int BANK_MOST = 16;
 
     static final ParameterTemplate GROUP = new ParameterTemplate();
 
     public static final int TYPE = GROUP.choice("type", "Effect", "none", "drive", "bitcrusher", "chorus", "flanger", "phaser", "ensemble",
             "widener", "tremolo", "delay", "reverb", "equaliser", "compressor", "multibandCompressor", "transientShaper", "ducking", "limiter", "stereo",
-            "filter", "multibandDrive", "body");
+            "filter", "multibandDrive", "body", "filterBank");
     public static final int ON;
     public static final int MIX;
     /** Level after the mix, to match what goes in. */
@@ -164,11 +169,22 @@ public final class EffectParameters {
 
     /** The choice of no effect. */
     public static final int NONE = 0;
+    public static final int FILTER_VOWEL_PATH;
+    /** Ratio of the first drawn resonance of a body, then its level; the others follow in pairs. */
+    public static final int BODY_DRAWN;
+    public static final int BANK_BANDS;
+    public static final int BANK_SHIFT;
+    public static final int BANK_DEPTH;
+    public static final int BANK_HOLD;
+    public static final int BANK_ATTACK;
+    public static final int BANK_RELEASE;
+    public static final int BANK_LOW;
+    public static final int BANK_HIGH;
 
     static {
         ParameterTemplate g = GROUP;
-        g.when(TYPE, "drive", "bitcrusher", "chorus", "flanger", "phaser", "ensemble", "widener", "tremolo", "delay", "reverb", "equaliser",
-                "compressor", "multibandCompressor", "transientShaper", "ducking", "limiter", "stereo", "filter", "multibandDrive", "body");
+        List<String> effects = g.parameters().get(TYPE).choices();
+        g.when(TYPE, effects.subList(1, effects.size()).toArray(new String[0]));
         ON = g.choice("on", "On / Bypass", "on", "bypassed");
         MIX = g.number("mix", "Mix", Unit.PERCENT, Taper.LINEAR, 0, 100, 100);
         OUTPUT = g.number("output", "Output", Unit.DECIBELS, Taper.LINEAR, -24, 24, 0);
@@ -326,13 +342,31 @@ public final class EffectParameters {
         FILTER_COMB_DAMPING = g.number("filter.combDamping", "Comb damping", Unit.HERTZ, Taper.LOGARITHMIC, 500, 20000, 20000);
         g.when(FILTER_TYPE, "vowel");
         FILTER_VOWEL = g.number("filter.vowel", "Vowel", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
+        FILTER_VOWEL_PATH = FilterParameters.path(g, "filter.");
         g.when(TYPE, "body");
-        BODY_KIND = g.choice("body.kind", "Body", "tube", "skin", "wood", "metal");
+        BODY_KIND = g.choice("body.kind", "Body", "tube", "skin", "wood", "metal", "drawn");
         BODY_TUNE = g.number("body.tune", "Lowest resonance", Unit.HERTZ, Taper.LOGARITHMIC, 30, 4000, 180);
         BODY_KEY_TRACKING = g.number("body.keyTracking", "Key tracking", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
         BODY_DECAY = g.number("body.decay", "Decay", Unit.SECONDS, Taper.CUBIC, 0.01, 5, 0.4);
         BODY_TILT = g.number("body.tilt", "Damping of highs", Unit.PERCENT, Taper.LINEAR, 0, 100, 40);
         BODY_TOUCH = g.number("body.touch", "Driven by level", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
+        g.when(BODY_KIND, "drawn");
+        int drawn = -1;
+        for (int k = 1; k <= BODY_RESONANCES; k++) {
+            int ratio = g.number("body.ratio" + k, "Resonance " + k, Unit.RATIO, Taper.LOGARITHMIC, 0.25, 32, k);
+            g.number("body.level" + k, "Level " + k, Unit.DECIBELS, Taper.DECIBEL, -48, 6, -3.0 * (k - 1));
+            drawn = k == 1 ? ratio : drawn;
+        }
+        BODY_DRAWN = drawn;
+        g.when(TYPE, "filterBank");
+        BANK_SHIFT = g.number("bank.shift", "Shift", Unit.NONE, Taper.LINEAR, -8, 8, 0);
+        BANK_BANDS = g.number("bank.bands", "Bands", Unit.NONE, Taper.STEPPED, 4, BANK_MOST, 8);
+        BANK_DEPTH = g.number("bank.depth", "Depth", Unit.PERCENT, Taper.LINEAR, 0, 100, 100);
+        BANK_HOLD = g.number("bank.hold", "Hold", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
+        BANK_ATTACK = g.number("bank.attack", "Attack", Unit.SECONDS, Taper.CUBIC, 0.001, 0.5, 0.005);
+        BANK_RELEASE = g.number("bank.release", "Release", Unit.SECONDS, Taper.CUBIC, 0.005, 3, 0.06);
+        BANK_LOW = g.number("bank.low", "Lowest split", Unit.HERTZ, Taper.LOGARITHMIC, 40, 1000, 150);
+        BANK_HIGH = g.number("bank.high", "Highest split", Unit.HERTZ, Taper.LOGARITHMIC, 1000, 16000, 7000);
         g.when(TYPE, "multibandDrive");
         BANDS_COUNT = g.choice("bands.count", "Bands", "2", "3", "4");
         BANDS_SPLIT = g.number("bands.split1", "Split 1", Unit.HERTZ, Taper.LOGARITHMIC, 40, 2000, 200);
@@ -357,7 +391,7 @@ public final class EffectParameters {
         }
         BANDS_DRIVE = lowest;
         g.always();
-        g.serves(Facts.Quality.BRIGHTNESS, 2, FILTER_CUTOFF, DRIVE_TONE, EQ_HIGH_GAIN, MULTIBAND_LEVEL + 2, REVERB_DAMPING, DELAY_HIGH_CUT, REVERB_HIGH_CUT, EQ_HIGH_CUT);
+        g.serves(Facts.Quality.BRIGHTNESS, 2, FILTER_CUTOFF, BANK_SHIFT, DRIVE_TONE, EQ_HIGH_GAIN, MULTIBAND_LEVEL + 2, REVERB_DAMPING, DELAY_HIGH_CUT, REVERB_HIGH_CUT, EQ_HIGH_CUT);
         g.serves(Facts.Quality.BRIGHTNESS, 3, DRIVE_AMOUNT, MIX);
         g.serves(Facts.Quality.LENGTH, 2, REVERB_DECAY, DELAY_FEEDBACK);
         g.serves(Facts.Quality.LENGTH, 3, MIX);

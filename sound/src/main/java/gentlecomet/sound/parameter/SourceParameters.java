@@ -52,6 +52,13 @@ public final class SourceParameters {
     /** Rise of band 1 in dB, then its time; the other bands follow in pairs. */
     public static final int BAND;
 
+    /** Partials below and above which the levels fall, and the balance of odd and even ones. */
+    public static final int PARTIAL_LOW;
+    public static final int PARTIAL_HIGH;
+    public static final int ODD_EVEN;
+    /** Whether noise is the same at the start of each note. */
+    public static final int NOISE_START;
+
     public static final int BODY_SET;
     public static final int BODY_PARTIALS;
     public static final int BODY_DECAY;
@@ -127,9 +134,12 @@ public final class SourceParameters {
         RING_FROM = g.choice("ringFrom", "Ring modulation with", "source1", "source2", "source3");
 
         g.when(WAVE, "partials");
-        PARTIALS_FROM = g.choice("partialsFrom", "Levels from", "saw", "square", "table", "harmonics", "seeded");
+        PARTIALS_FROM = g.choice("partialsFrom", "Levels from", "saw", "square", "table", "harmonics", "seeded", "seededEachNote");
         PARTIAL_COUNT = g.number("partialCount", "Partials", Unit.NONE, Taper.STEPPED, 1, 128, 64);
         INHARMONICITY = g.number("inharmonicity", "Inharmonicity", Unit.PERCENT, Taper.LINEAR, -30, 30, 0);
+        PARTIAL_LOW = g.number("partialLow", "Low cut at partial", Unit.NONE, Taper.LOGARITHMIC, 1, 128, 1);
+        PARTIAL_HIGH = g.number("partialHigh", "High cut at partial", Unit.NONE, Taper.LOGARITHMIC, 1, 128, 128);
+        ODD_EVEN = g.number("oddEven", "Odd to even", Unit.PERCENT, Taper.LINEAR, -100, 100, 0);
         GRID_PULL = g.number("gridPull", "Grid pull", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
         GRID_PITCH = g.number("gridPitch", "Grid pitch", Unit.HERTZ, Taper.LOGARITHMIC, 20, 4000, 220);
         BAND_SLIDE = g.number("bandSlide", "Band slide", Unit.OCTAVES, Taper.LINEAR, -5, 5, 0);
@@ -154,6 +164,9 @@ public final class SourceParameters {
         EXCITER_LENGTH = g.number("exciterLength", "Exciter length", Unit.SECONDS, Taper.CUBIC, 0.0005, 1, 0.004);
         EXCITER_TONE = g.number("exciterTone", "Exciter tone", Unit.HERTZ, Taper.LOGARITHMIC, 100, 20000, 8000);
 
+        g.when(WAVE, "noise");
+        NOISE_START = g.choice("noiseStart", "Noise start", "fresh", "repeatable");
+
         g.when(WAVE, "recording");
         ROOT_KEY = g.number("rootKey", "Root key", Unit.KEY, Taper.STEPPED, 0, 127, 60);
         START = g.number("start", "Start", Unit.PERCENT, Taper.LINEAR, 0, 100, 0);
@@ -166,7 +179,7 @@ public final class SourceParameters {
         g.always();
         g.advanced(OUTPUT, RATIO, OFFSET, KEY_FOLLOW, PHASE_RANGE, BALANCE, UNISON_MAP, RANDOM_PITCH, RANDOM_PAN, SYNC, PHASE_MODULATION, PHASE_MODULATION + 1, PHASE_MODULATION + 2, RING, RING_FROM, START);
         g.bringsParts(TABLE, PARTIALS_FROM, BODY_SET);
-        g.serves(Facts.Quality.BRIGHTNESS, 2, POSITION, PULSE_WIDTH, PHASE_MODULATION, PHASE_MODULATION + 1, PHASE_MODULATION + 2, BODY_TILT, EXCITER_TONE);
+        g.serves(Facts.Quality.BRIGHTNESS, 2, POSITION, PULSE_WIDTH, PHASE_MODULATION, PHASE_MODULATION + 1, PHASE_MODULATION + 2, BODY_TILT, EXCITER_TONE, PARTIAL_HIGH);
         g.serves(Facts.Quality.BRIGHTNESS, 3, LEVEL);
         g.serves(Facts.Quality.LENGTH, 1, BODY_DECAY);
         g.serves(Facts.Quality.WIDTH, 1, WIDTH);

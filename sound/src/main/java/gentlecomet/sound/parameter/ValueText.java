@@ -19,6 +19,8 @@ public final class ValueText {
     /** Rate at which a time typed in samples is counted, in Hz. */
     private static final double SAMPLE_RATE = 48000;
 
+    private static final String COMB_FEEDBACK = "ombFeedback";
+
     private ValueText() {
     }
 
@@ -97,6 +99,10 @@ public final class ValueText {
         if (text.equals("default") || text.equals("neutral")) {
             return parameter.neutral();
         }
+        if (parameter.id().endsWith(COMB_FEEDBACK) && text.endsWith("db")) {
+            double db = quantity(text, Unit.DECIBELS);
+            return 100 * (1 - Polynomials.exp2(-Math.max(0, db) / DB_PER_DOUBLING));
+        }
         if (parameter.unit() == Unit.KEY) {
             int key = KeyName.parse(typed);
             return key < 0 ? Double.NaN : key;
@@ -141,12 +147,15 @@ public final class ValueText {
     }
 
     /**
-     * A second reading of a value where two are usual: decibels of a sustain, semitones and cents of a ratio, cycles of a phase, the period of a rate, the time
+     * A second reading of a value where two are usual: decibels of a sustain, the height of a comb's peaks, semitones and cents of a ratio, cycles of a phase, the period of a rate, the time
      * constant of a fall that is told to -60 dB. Empty for everything else.
      */
     public static String also(Parameter parameter, double value) {
         String id = parameter.id();
         switch (parameter.unit()) {
+            case PERCENT:
+                // The peaks of a comb stand 1 / (1 - |g|) above what comes in.
+                return id.endsWith(COMB_FEEDBACK) ? "peaks of " + format(-DB_PER_DOUBLING * Polynomials.log2(1 - Math.abs(value) / 100), Unit.DECIBELS) : "";
             case PERCENT_LEVEL:
                 return value <= 0 ? "" : format(DB_PER_DOUBLING * Polynomials.log2(value / 100), Unit.DECIBELS);
             case RATIO:

@@ -2,8 +2,6 @@ package gentlecomet.sound.picture;
 
 import gentlecomet.sound.effect.Compressor;
 import gentlecomet.sound.effect.EffectType;
-import gentlecomet.sound.effect.Equaliser;
-import gentlecomet.sound.effect.FilterEffect;
 import gentlecomet.sound.engine.Engine;
 import gentlecomet.sound.engine.PressureCurve;
 import gentlecomet.sound.engine.VelocityLaw;
@@ -289,7 +287,7 @@ public final class Pictures {
     }
 
     /**
-     * What an equaliser or a filter does at frequencies evenly spread in octaves from 20 Hz to 20 kHz, in dB, or a compressor to levels evenly
+     * What an equaliser, a filter or a body does at frequencies evenly spread in octaves from 20 Hz to 20 kHz, in dB, or a compressor to levels evenly
      * spread from -60 to 0 dB, in dB out.
      *
      * @param slot index of the slot's first parameter in the registry
@@ -298,13 +296,14 @@ public final class Pictures {
         double[] picture = new double[points];
         EffectType type = EffectType.of(image[slot + EffectParameters.TYPE]);
         for (int i = 0; i < points; i++) {
-            picture[i] = type == EffectType.EQUALISER ? Equaliser.responseDb(image, slot, hz(i, points), RATE)
-                    : type == EffectType.FILTER ? FilterEffect.responseDb(image, slot, hz(i, points), RATE)
-                    : Compressor.curve(-60 + 60.0 * i / (points - 1), image[slot + EffectParameters.COMPRESSOR_THRESHOLD],
-                            image[slot + EffectParameters.COMPRESSOR_RATIO], image[slot + EffectParameters.COMPRESSOR_KNEE])
-                            + image[slot + EffectParameters.COMPRESSOR_MAKE_UP];
+            picture[i] = type == EffectType.COMPRESSOR ? compressed(image, slot, -60 + 60.0 * i / (points - 1)) : type.responseDb(image, slot, hz(i, points), RATE);
         }
         return picture;
+    }
+
+    private static double compressed(double[] image, int slot, double db) {
+        return Compressor.curve(db, image[slot + EffectParameters.COMPRESSOR_THRESHOLD], image[slot + EffectParameters.COMPRESSOR_RATIO], image[slot + EffectParameters.COMPRESSOR_KNEE])
+                + image[slot + EffectParameters.COMPRESSOR_MAKE_UP];
     }
 
     private static double hz(int i, int points) {

@@ -7,7 +7,8 @@ import gentlecomet.sound.parameter.SourceParameters;
 
 /**
  * A tone built from up to 128 single sines. Eight bands of an octave each, the first around the fundamental, rise or fall by
- * a set amount over a set time; all partials can be stretched and pulled towards the multiples of a fixed frequency.
+ * a set amount over a set time; all partials can be stretched and pulled towards the multiples of a fixed frequency. Before that the low and the high partials can be cut, by
+ * 48 dB per octave, and the odd ones or the even ones made softer; the first stays.
  */
 final class PartialBank {
 
@@ -15,10 +16,13 @@ final class PartialBank {
     static final int FROM_SQUARE = 1;
     static final int FROM_TABLE = 2;
     static final int FROM_HARMONICS = 3;
+    private static final int FROM_EACH_NOTE = 5;
 
     private static final int MOST = 128;
     private static final int SAMPLES = ControlStep.SAMPLES;
     private static final double HIGHEST = 0.46;
+    /** How fast the levels fall beyond the partials that are left. */
+    private static final double CUT_DB_PER_OCTAVE = 48;
 
     private final double[] re = new double[MOST];
     private final double[] im = new double[MOST];
@@ -192,6 +196,9 @@ final class PartialBank {
         double position = table == null ? 0 : block[at + SourceParameters.POSITION] / 100 * (table.frames() - 1);
         int frame = (int) position;
         double part = position - frame;
+        double low = Polynomials.log2(block[at + SourceParameters.PARTIAL_LOW]);
+        double high = Polynomials.log2(block[at + SourceParameters.PARTIAL_HIGH]);
+        double oddEven = block[at + SourceParameters.ODD_EVEN] / 100;
         boolean flat = true;
         for (double db : bands) {
             flat &= db == 0;
@@ -199,7 +206,7 @@ final class PartialBank {
         for (int k = 0; k < MOST; k++) {
             double a = 0;
             if (k < count && audible[k]) {
-                a = startLevel(from, table, frame, part, k + 1);
+                a = startLevel(from, table, frame, part, k + 1) * cut(k, low, high, oddEven);
                 if (!flat) {
                     double place = Math.max(0, Math.min(SourceParameters.BANDS - 1, octave[k] - slide));
                     int band = (int) place;
@@ -211,6 +218,14 @@ final class PartialBank {
                 level[k] = a;
             }
         }
+    }
+
+    /** Gain of a partial. @param low octaves above the first from which on the levels are whole @param high octaves up to which they are */
+    private double cut(int k, double low, double high, double oddEven) {
+        double beyond = Math.max(0, Math.max(low - octave[k], octave[k] - high));
+        double gain = beyond == 0 ? 1 : Polynomials.gainOfDb(-CUT_DB_PER_OCTAVE * beyond);
+        boolean even = (k & 1) == 1;
+        return even ? gain * Math.min(1, 1 + oddEven) : k == 0 ? gain : gain * Math.min(1, 1 - oddEven);
     }
 
     private double startLevel(int from, WaveTable table, int frame, double part, int n) {
@@ -227,6 +242,6 @@ final class PartialBank {
         if (from == FROM_SQUARE) {
             return (n & 1) == 1 ? 4 / (Math.PI * n) : 0;
         }
-        return from == FROM_TABLE || from == FROM_HARMONICS ? 0 : 2 / (Math.PI * n) * 2 * NoiseGenerator.fraction(4711, n, 3);
+        return from == FROM_TABLE || from == FROM_HARMONICS ? 0 : 2 / (Math.PI * n) * 2 * NoiseGenerator.fraction(from == FROM_EACH_NOTE ? seed : 4711, n, 3);
     }
 }

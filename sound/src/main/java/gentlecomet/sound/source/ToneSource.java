@@ -12,6 +12,7 @@ public final class ToneSource {
 
     static final int MAX_COPIES = 16;
 
+    private static final int REPEATABLE_SEED = 7003;
     private static final int SAMPLES = ControlStep.SAMPLES;
     private static final double CYCLES_OF_RADIANS = 0.15915494309189535;
 
@@ -80,7 +81,8 @@ public final class ToneSource {
         material = newMaterial;
         edges.use(shelf.steps(sampleRate));
         noteSeed = NoiseGenerator.hash(seed, source, 4111);
-        noise.seed(noteSeed);
+        boolean repeatable = block[at + SourceParameters.NOISE_START] == 1;
+        noise.seed(repeatable ? NoiseGenerator.hash(REPEATABLE_SEED, source, 4111) : noteSeed);
         silence();
         int mode = (int) block[at + SourceParameters.PHASE_START];
         double fixed = block[at + SourceParameters.PHASE] / 100;

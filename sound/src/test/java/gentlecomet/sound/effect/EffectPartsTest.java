@@ -52,6 +52,17 @@ class EffectPartsTest {
         assertEquals(2, Played.t30(Spectrum.band(out, 270, 330, RATE), RATE), 0.2, "the lowest decays in its time");
     }
 
+    /** Drawn: what is not at one of the eight frequencies is not heard, and each is as high as it was drawn. */
+    @Test
+    void aBodyCanBeDrawn() {
+        String[] body = {"effect1.type=body", "effect1.body.kind=drawn", "effect1.body.tune=300", "effect1.body.decay=500 ms", "effect1.body.tilt=0", "effect1.body.ratio2=2.3", "effect1.body.level2=-6",
+            "effect1.body.ratio3=5.1", "effect1.body.level3=0", "effect1.body.level4=off", "effect1.body.level5=off", "effect1.body.level6=off", "effect1.body.level7=off", "effect1.body.level8=off"};
+        assertEquals(0, gainDb(300, body), 0.3);
+        assertEquals(-6, gainDb(690, body), 0.3);
+        assertEquals(0, gainDb(1530, body), 0.3);
+        assertTrue(gainDb(1200, body) < -30, "the fourth is off");
+    }
+
     /** A tone on a resonance passes as it is, fixed or at the key; driven by level, a tone 20 dB below full touch is 20 dB softer still. */
     @Test
     void aResonanceHasAGainOfOneAtItsPeak() {

@@ -35,6 +35,7 @@ class EffectsReachTest {
             Map.entry("drive", List.of("drive.tone=4k")),
             Map.entry("delay", List.of("delay.timeLeft=40 ms", "delay.timeRight=60 ms", "delay.modulationDepth=1 ms", "delay.modulationRate=4", "delay.drift=50")),
             Map.entry("body", List.of("body.decay=800 ms", "body.tune=110", "body.touch=30")),
+            Map.entry("filterBank", List.of("bank.shift=1.5", "bank.depth=80", "bank.hold=40")),
             Map.entry("filter", List.of("filter.cutoff=900", "filter.resonance=6")),
             Map.entry("multibandDrive", List.of("bands.count=4", "bands.amount1=36", "bands.amount2=36", "bands.amount3=36", "bands.amount4=48", "bands.mix1=70", "bands.mix2=70", "bands.mix3=70", "bands.mix4=70")),
             Map.entry("reverb", List.of("reverb.early=-6", "reverb.highCut=9k", "reverb.width=70", "reverb.gate=byLevel", "reverb.gateHold=60 ms")),
@@ -59,7 +60,7 @@ class EffectsReachTest {
         });
     }
 
-    private static Patch patch(String type) {
+    static Patch patch(String type) {
         return Played.patch(Stream.of(SOUND.stream(), Stream.of("effect1.type=" + type, "effect1.mix=80"),
                 AT_WORK.getOrDefault(type, List.of()).stream().map(s -> "effect1." + s)).flatMap(s -> s).toArray(String[]::new));
     }

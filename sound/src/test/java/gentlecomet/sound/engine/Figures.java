@@ -218,14 +218,19 @@ public final class Figures {
 
     static double click(String change, String effect) {
         Patch patch = Played.patch("layer1.filter1.type=low pass 24", "layer1.filter1.cutoff=5k", "effect1.type=" + effect);
+        Parameter parameter = Parameters.find(change.substring(0, change.indexOf('=')));
+        return click(patch, parameter, ValueText.parse(parameter, change.substring(change.indexOf('=') + 1)));
+    }
+
+    /** What comes up above 6 kHz when a parameter of a held note is moved fully within 10 ms, beyond what is there before and after; in dBFS, or against what is louder than that. */
+    static double click(Patch patch, Parameter parameter, double end) {
         Engine engine = Played.engine(patch, 48000);
         double[] left = new double[96000];
         double[] right = new double[96000];
         engine.noteOn(57, 127);
         engine.render(left, right, 0, 48000);
-        Parameter parameter = Parameters.find(change.substring(0, change.indexOf('=')));
         double from = parameter.position(patch.soundingValue(parameter));
-        double to = parameter.position(ValueText.parse(parameter, change.substring(change.indexOf('=') + 1)));
+        double to = parameter.position(end);
         // Fully within 10 ms, as a quick hand moves it: fifteen control steps.
         for (int step = 1; step <= 15; step++) {
             engine.setParameter(parameter.index(), parameter.value(from + (to - from) * step / 15));
@@ -234,7 +239,7 @@ public final class Figures {
         engine.render(left, right, 48480, 96000 - 48480);
         double[] highs = highs(left);
         double still = Math.max(peak(highs, 40000, 47000), peak(highs, 70000, 95000));
-        return Spectrum.db(Math.max(0, peak(highs, 47900, 60000) - still) + 1e-9);
+        return Spectrum.db(Math.max(0, peak(highs, 47900, 60000) - still) / Math.max(1, peak(left, 40000, 95000)) + 1e-9);
     }
 
     /** Four first-order high-passes at 6 kHz. */

@@ -69,6 +69,14 @@ public final class Played {
         return left;
     }
 
+    public static double steepest(double[] samples, int from, int to) {
+        double most = 0;
+        for (int i = from; i < to; i++) {
+            most = Math.max(most, Math.abs(samples[i] - samples[i - 1]));
+        }
+        return most;
+    }
+
     public static double rms(double[] samples, int from, int to) {
         double sum = 0;
         for (int i = from; i < to; i++) {

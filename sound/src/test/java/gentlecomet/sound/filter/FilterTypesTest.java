@@ -115,6 +115,53 @@ class FilterTypesTest {
         assertTrue(gainDb(2290, "layer1.filter1.type=vowel", "layer1.filter1.vowel=100") > gainDb(1200, "layer1.filter1.type=vowel", "layer1.filter1.vowel=100") + 6);
     }
 
+    /** Means of men, G. E. Peterson and H. L. Barney, JASA 24 (1952), table II. A path of one vowel alone stands on it everywhere; peaks are found in the response within 3 %. */
+    @ParameterizedTest
+    @CsvSource({"who,300,870,2240", "hod,730,1090,2440", "head,530,1840,2480", "heed,270,2290,3010", "hid,390,1990,2550", "had,660,1720,2410", "hawed,570,840,2410",
+        "hud,640,1190,2390", "heard,490,1350,1690", "hood,440,1020,2240"})
+    void aVowelHasItsFormants(String vowel, double one, double two, double three) {
+        String[] changes = {"layer1.filter1.type=vowel", "layer1.filter1.vowel=40", "layer1.filter1.vowel1=" + vowel, "layer1.filter1.vowel2=" + vowel, "layer1.filter1.vowel3=" + vowel,
+            "layer1.filter1.vowel4=" + vowel, "layer1.filter1.vowel5=" + vowel};
+        double[] image = PatchImage.of(Played.patch(changes));
+        double[] block = java.util.Arrays.copyOfRange(image, Parameters.ofLayer(0, 0), Parameters.ofLayer(1, 0));
+        for (double formant : new double[] {one, two, three}) {
+            double best = 0.94 * formant;
+            for (double hz = best; hz < 1.06 * formant; hz *= 1.002) {
+                best = VoiceFilter.responseDb(block, LayerParameters.filter(0), hz, 48000) > VoiceFilter.responseDb(block, LayerParameters.filter(0), best, 48000) ? hz : best;
+            }
+            assertEquals(formant, best, 0.03 * formant, vowel);
+        }
+    }
+
+    /** Along the path from the first vowel to the last: at a quarter stands the second. */
+    @Test
+    void aPathGoesFromVowelToVowel() {
+        String[] path = {"layer1.filter1.type=vowel", "layer1.filter1.vowel1=heed", "layer1.filter1.vowel2=had", "layer1.filter1.vowel=25"};
+        String[] alone = {"layer1.filter1.type=vowel", "layer1.filter1.vowel1=had", "layer1.filter1.vowel=0"};
+        for (double hz : new double[] {330, 660, 1720, 2410}) {
+            assertEquals(gainDb(hz, alone), gainDb(hz, path), 0.01);
+        }
+    }
+
+    /** Peaks 12 dB up: the number that is typed in dB is the height of the comb's peaks, as it is for every other filter. */
+    @Test
+    void aCombIsAsHighAsItsDecibelsSay() {
+        double low = 261.6255653;
+        String comb = "layer1.filter1.combFeedback=12 dB";
+        assertEquals(12, gainDb(low, "layer1.filter1.type=comb", comb, "layer1.source1.level=-40") + 28, 0.2);
+    }
+
+    /** In the middle of an attack of half a second a comb rings half as much, but for the time constant by which its ringing is late, 1 / (f ln(1 / g)) = 36 ms; in the end as without. */
+    @Test
+    void aCombBeginsSoftly() {
+        String[] hard = {"layer1.filter1.type=comb", "layer1.filter1.combFeedback=90", "layer1.source1.level=-40"};
+        String[] soft = {"layer1.filter1.type=comb", "layer1.filter1.combFeedback=90", "layer1.source1.level=-40", "layer1.filter1.combAttack=500 ms"};
+        double[] at = Played.left(Played.patch(hard), 60, 127, 48000, 72000);
+        double[] slow = Played.left(Played.patch(soft), 60, 127, 48000, 72000);
+        assertEquals((0.25 - 0.0363) / 0.5, Played.rms(slow, 11760, 12240) / Played.rms(at, 11760, 12240), 0.02);
+        assertEquals(1, Played.rms(slow, 60000, 72000) / Played.rms(at, 60000, 72000), 0.001);
+    }
+
     @ParameterizedTest
     @ValueSource(strings = {"lowPass24", "lowPass12", "highPass12", "highPass24", "bandPass12", "bandPass24", "notch12", "notch24", "ladder24", "comb", "vowel"})
     void thePictureShowsWhatTheFilterDoes(String type) {

@@ -27,7 +27,8 @@ class ValueTextTest {
         "layer1.amplitude.sustain, -6.0206 dB, 50", "layer1.amplitude.sustain, off, 0", "layer1.amplitude.sustain, 40 %, 40", "layer1.amplitude.sustain, -20dB, 10",
         "layer1.source1.ratio, 12 st, 2", "layer1.source1.ratio, -1200 ct, 0.5", "layer1.source1.ratio, 3.5, 3.5",
         "layer1.source1.phaseModulation2, 1 cycle, 6.283185307", "layer1.source1.phaseModulation2, 50 %, 3.141592654", "layer1.source1.phaseModulation2, 2 rad, 2",
-        "layer1.lfo1.rate, 200 ms, 5", "layer1.lfo1.rate, 4 s, 0.25", "effect1.delay.timeLeft, 4 Hz, 0.25", "effect1.delay.timeLeft, 4800 samples, 0.1"})
+        "layer1.lfo1.rate, 200 ms, 5", "layer1.lfo1.rate, 4 s, 0.25", "effect1.delay.timeLeft, 4 Hz, 0.25", "effect1.delay.timeLeft, 4800 samples, 0.1",
+        "layer1.filter1.combFeedback, 6.0206 dB, 50", "effect1.filter.combFeedback, 20 dB, 90"})
     void understandsTheOtherUnitsOfTradeSheets(String id, String text, double expected) {
         assertEquals(expected, ValueText.parse(Parameters.find(id), text), 1e-4 * Math.max(1, Math.abs(expected)));
     }
@@ -35,7 +36,8 @@ class ValueTextTest {
     @ParameterizedTest
     @CsvSource({
         "layer1.amplitude.sustain, 50, -6.0 dB", "layer1.source1.ratio, 1.5, 7 st 2 ct", "layer1.source1.phaseModulation1, 3.141592653589793, 0.500 cycles",
-        "layer1.lfo1.rate, 4, every 250 ms", "layer1.amplitude.decay, 1, to -60 dB; time constant 145 ms", "effect1.mix, 20, ''"})
+        "layer1.lfo1.rate, 4, every 250 ms", "layer1.amplitude.decay, 1, to -60 dB; time constant 145 ms", "effect1.mix, 20, ''",
+        "layer1.filter1.combFeedback, -90, peaks of 20.0 dB"})
     void saysASecondReadingWhereTwoAreUsual(String id, double value, String expected) {
         assertEquals(expected, ValueText.also(Parameters.find(id), value));
     }

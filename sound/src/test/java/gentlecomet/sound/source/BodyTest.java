@@ -110,6 +110,44 @@ class BodyTest {
         assertTrue(spectrum.amplitude(220 * 41) < 1e-5);
     }
 
+    /** A cut falls by 48 dB per octave beyond its partial; the balance takes its part from the even or the odd ones and leaves the first. */
+    @Test
+    void theSpectrumOfPartialsIsCutAndBalanced() {
+        double level = Math.pow(10, -12 / 20.0) * 2 / Math.PI;
+        Spectrum cut = new Spectrum(Played.left(Played.patch("layer1.source1.wave=partials", "layer1.source1.partialLow=4", "layer1.source1.partialHigh=8"), 57, 127, 48000, 80000), 8192, 65536, 48000);
+        for (int n : new int[] {2, 3, 4, 6, 8, 9, 12, 16}) {
+            double octaves = Math.max(0, Math.max(2 - Math.log(n) / Math.log(2), Math.log(n) / Math.log(2) - 3));
+            assertEquals(-48 * octaves, Spectrum.db(cut.amplitude(220 * n) / (level / n)), 0.3, "partial " + n);
+        }
+        Spectrum odd = new Spectrum(Played.left(Played.patch("layer1.source1.wave=partials", "layer1.source1.oddEven=-50"), 57, 127, 48000, 80000), 8192, 65536, 48000);
+        Spectrum even = new Spectrum(Played.left(Played.patch("layer1.source1.wave=partials", "layer1.source1.oddEven=75"), 57, 127, 48000, 80000), 8192, 65536, 48000);
+        for (int n = 1; n <= 7; n++) {
+            assertEquals(n % 2 == 0 ? 0.5 : 1, odd.amplitude(220 * n) / (level / n), 0.01, "odd ones at 50 %, partial " + n);
+            assertEquals(n % 2 == 0 || n == 1 ? 1 : 0.25, even.amplitude(220 * n) / (level / n), 0.01, "even ones at 75 %, partial " + n);
+        }
+    }
+
+    /** Noise as a wave, and levels that are drawn by lot: the same for each note, or others. */
+    @ParameterizedTest
+    @CsvSource({"wave=noise, noiseStart=repeatable, true", "wave=noise, noiseStart=fresh, false", "wave=partials, partialsFrom=seeded, true", "wave=partials, partialsFrom=seededEachNote, false"})
+    void startsAreRepeatableOrFresh(String wave, String start, boolean same) {
+        Patch patch = Played.patch("layer1.source1." + wave, "layer1.source1." + start, "layer1.amplitude.release=0");
+        double[] sound = Played.left(patch, 48000, 48000, e -> {
+            double[] rest = new double[24000];
+            e.noteOn(57, 127);
+            e.render(rest, new double[24000], 0, 12000);
+            e.noteOff(57);
+            e.render(rest, new double[24000], 12000, 12000);
+            e.noteOn(57, 127);
+        });
+        double[] first = Played.left(patch, 57, 127, 48000, 48000);
+        double most = 0;
+        for (int i = 0; i < 9600; i++) {
+            most = Math.max(most, Math.abs(sound[i] - first[i]));
+        }
+        assertEquals(same, most < 1e-9, "the second note differs by " + most);
+    }
+
     @Test
     void aBandRisesByItsDecibelsOverItsTime() {
         double[] sound = Played.left(Played.patch("layer1.source1.wave=partials", "layer1.source1.band3Rise=-24", "layer1.source1.band3Time=500 ms"),

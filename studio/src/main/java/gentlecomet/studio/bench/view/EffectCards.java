@@ -72,7 +72,7 @@ public record EffectCards(int layer, List<Card> cards, boolean full, List<Choice
         for (Parameter p : Parameters.startingWith(prefix)) {
             if (own.size() < TILE_VALUES && p.index() > first + EffectParameters.OUTPUT && patch.relevant(p) && !(p.division() && patch.value(p.index()) == 0)) {
                 String text = ValueText.format(p, patch.soundingValue(p));
-                own.add(text.matches("\\d+") ? text + " " + p.label().toLowerCase(Locale.ROOT) : text);
+                own.add(text.matches("-?[0-9.]+") ? text + " " + p.label().toLowerCase(Locale.ROOT) : text);
             }
         }
         return String.join(", ", own);

@@ -80,6 +80,57 @@ export const effectPictures = {
     });
   },
 
+  body(g, w, h, image, layer, large, data) {
+    const first = Number(data.first);
+    const y = bodyPlace(h);
+    frequencyGrid(g, w, h);
+    for (const db of [-36, -24, -12, 0]) {
+      g.fillStyle = colour('--rule');
+      g.fillRect(0, y(db), w, 1);
+      label(g, `${db} dB`, 3, y(db) - 3, colour('--soft'), 'left', 10);
+    }
+    curve(g, LivePictures.effect(heard(image, first), first, Math.round(w)), 0, w, y, colour('--tide'), 2);
+    bodyPoints(image, first, w, h).forEach(p => handle(g, p.x, p.y));
+    if (LivePatch.sounding(image, ofSlot(first, 'body.keyTracking')) > 0) {
+      label(g, 'at middle C', w - 4, 12, colour('--soft'), 'right', 10);
+    }
+  },
+
+  bank(g, w, h, image, layer, large, data) {
+    const first = Number(data.first);
+    const {edges, shift} = bankBands(image, first, w);
+    const depth = LivePatch.sounding(image, ofSlot(first, 'bank.depth')) / 100;
+    frequencyGrid(g, w, h);
+    const row = 18;
+    const middle = k => (edges[k] + edges[k + 1]) / 2;
+    for (let k = 0; k < edges.length - 1; k++) {
+      for (const y of [4, h - 4 - row]) {
+        g.fillStyle = colour('--rule');
+        g.fillRect(edges[k] + 1, y, Math.max(1, edges[k + 1] - edges[k] - 2), row);
+      }
+      // Where what is heard in this band takes its level: from one band, or from two in parts.
+      const from = k - shift;
+      for (const [source, share] of [[Math.floor(from), 1 - from + Math.floor(from)], [Math.floor(from) + 1, from - Math.floor(from)]]) {
+        if (share > 0 && source >= 0 && source < edges.length - 1) {
+          g.globalAlpha = share * depth;
+          g.strokeStyle = colour('--tide');
+          g.lineWidth = 2;
+          g.beginPath();
+          g.moveTo(middle(source), h - 4 - row);
+          g.lineTo(middle(k), 4 + row);
+          g.stroke();
+          g.fillStyle = colour('--tide');
+          g.fillRect(edges[k] + 1, 4, Math.max(1, edges[k + 1] - edges[k] - 2), row);
+          g.globalAlpha = 1;
+        }
+      }
+    }
+    handle(g, edges[1], h - 4 - row / 2);
+    handle(g, edges[edges.length - 2], h - 4 - row / 2);
+    label(g, 'what is heard', 6, 4 + row + 12, colour('--soft'), 'left', 10);
+    label(g, 'takes its level from', 6, h - 4 - row - 6, colour('--soft'), 'left', 10);
+  },
+
   compressor(g, w, h, image, layer, large, data) {
     const side = Math.min(w, h * 1.6);
     const y = db => h - 4 - (Math.max(-60, Math.min(6, db)) + 60) / 66 * (h - 8);
@@ -180,6 +231,31 @@ export const frequencyPlace = hz => Math.log(hz / 20) / Math.log(1000);
 export function bandSplits(image, first) {
   const count = 1 + image[ofSlot(first, 'bands.count')];
   return [...Array(count).keys()].map(s => LivePatch.sounding(image, ofSlot(first, `bands.split${s + 1}`)));
+}
+
+const bodyPlace = h => db => 6 + (6 - Math.max(-48, Math.min(6, db))) / 54 * (h - 12);
+const BODY_DRAWN = 4;
+
+/** The resonances of a drawn body where they stand; none where the body is not drawn. */
+export function bodyPoints(image, first, w, h) {
+  if (image[ofSlot(first, 'body.kind')] !== BODY_DRAWN) {
+    return [];
+  }
+  const tune = LivePatch.sounding(image, ofSlot(first, 'body.tune'));
+  return [...Array(8).keys()].map(k => {
+    const ratio = ofSlot(first, `body.ratio${k + 1}`);
+    const level = ofSlot(first, `body.level${k + 1}`);
+    return {ratio, level, tune, x: frequencyPlace(tune * LivePatch.sounding(image, ratio)) * w, y: bodyPlace(h)(LivePatch.sounding(image, level))};
+  });
+}
+
+/** Edges of the bands of a filter bank across a picture, and by how many bands it is shifted. */
+export function bankBands(image, first, w) {
+  const v = id => LivePatch.sounding(image, ofSlot(first, `bank.${id}`));
+  const bands = Math.round(v('bands'));
+  const [low, high] = [v('low'), Math.max(2 * v('low'), v('high'))];
+  const splits = [...Array(bands - 1).keys()].map(s => frequencyPlace(low * (high / low) ** (s / (bands - 2))) * w);
+  return {edges: [0, ...splits, w], shift: v('shift')};
 }
 
 /** The points by which an equaliser is drawn: shelves and bells, at their frequency and gain. */

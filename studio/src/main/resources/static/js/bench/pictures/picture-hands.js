@@ -1,6 +1,6 @@
 // Editing on the pictures: envelope points, the filter's peak, edges of the key map.
 import {LivePatch} from '../../../engine/engine.js';
-import {DELAY_SPAN, bandSplits, delayPoints, equaliserPoints, frequencyPlace, ofSlot} from './effect-pictures.js';
+import {DELAY_SPAN, bandSplits, bankBands, bodyPoints, delayPoints, equaliserPoints, frequencyPlace, ofSlot} from './effect-pictures.js';
 import {nearestDivision} from '../../lib/divisions.js';
 import {keyMapHand, wireKeyMapKeys} from './key-map-hands.js';
 import {recordingHand} from './recording-picture.js';
@@ -20,7 +20,7 @@ const JUST_ADDED_MS = 700;
 export function wirePicture(canvas, state, shownLayer) {
   const kind = canvas.dataset.picture;
   const begin = {envelope: envelopeHand, filter: filterHand, keymap: keyMapHand, equaliser: equaliserHand, delay: delayHand, compressor: compressorHand,
-    reverb: reverbHand, response: responseHand, bands: bandsHand, recording: recordingHand}[kind];
+    reverb: reverbHand, response: responseHand, bands: bandsHand, bank: bankHand, body: bodyHand, recording: recordingHand}[kind];
   if (!begin || canvas.dataset.large === undefined && canvas.dataset.first === undefined) {
     return;
   }
@@ -115,6 +115,31 @@ function bandsHand(state, layer, box, from, first) {
   }
   const band = places.filter(x => x < from.x).length;
   return place => state.set(ofSlot(first, `bands.amount${band + 1}`), 48 * clamp((box.height - 4 - place.y) / (box.height - 26)));
+}
+
+/** The outer splits follow the hand across; anywhere else the hand pulls what is heard along the bands. */
+function bankHand(state, layer, box, from, first) {
+  const {edges, shift} = bankBands(state.image, first, box.width);
+  for (const [id, x] of [['low', edges[1]], ['high', edges[edges.length - 2]]]) {
+    if (Math.abs(x - from.x) < NEAR / 2 && from.y > box.height / 2) {
+      return place => state.set(ofSlot(first, `bank.${id}`), frequencyAt(clamp(place.x / box.width)));
+    }
+  }
+  const wide = edges[2] - edges[1];
+  return place => state.set(ofSlot(first, 'bank.shift'), Math.max(-8, Math.min(8, Math.round(4 * (shift + (place.x - from.x) / wide)) / 4)));
+}
+
+/** A resonance of a drawn body follows the hand: across is its frequency, up its level; at the bottom it is off. */
+function bodyHand(state, layer, box, from, first) {
+  const points = bodyPoints(state.image, first, box.width, box.height);
+  const point = points.length > 0 ? nearest(points, from) : null;
+  if (!point || point.d > NEAR) {
+    return null;
+  }
+  return place => {
+    state.set(point.ratio, Math.max(0.25, Math.min(32, frequencyAt(clamp(place.x / box.width)) / point.tune)));
+    state.set(point.level, Math.max(-48, Math.min(6, 6 - 54 * clamp((place.y - 6) / (box.height - 12)))));
+  };
 }
 
 const nearest = (points, from) => points.map(p => ({...p, d: Math.hypot(p.x - from.x, p.y - from.y)})).sort((a, b) => a.d - b.d)[0];
