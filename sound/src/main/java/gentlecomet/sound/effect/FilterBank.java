@@ -122,7 +122,7 @@ final class FilterBank implements Effect {
             double[] r = tree.right(k);
             double sum = 0;
             for (int i = 0; i < SAMPLES; i++) {
-                sum += l[i] * l[i] + r[i] * r[i];
+                sum = sum + l[i] * l[i] + r[i] * r[i];
             }
             double square = sum / (2 * SAMPLES);
             even[k] += (square - even[k]) * step(2 / (k == 0 ? 0.5 * splits[0] : splits[k - 1]));

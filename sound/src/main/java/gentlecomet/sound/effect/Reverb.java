@@ -230,7 +230,7 @@ final class Reverb implements Effect {
         reflect(side, level, preDelay, scale, lateRight);
         double[] ramp = EffectStep.RAMP;
         for (int i = 0; i < SAMPLES; i++) {
-            to[i] += lateLeft[i] + (lateRight[i] - lateLeft[i]) * (ramp[i] + 1) / SAMPLES;
+            to[i] = to[i] + lateLeft[i] + (lateRight[i] - lateLeft[i]) * (ramp[i] + 1) / SAMPLES;
         }
     }
 
