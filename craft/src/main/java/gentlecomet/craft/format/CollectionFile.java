@@ -51,7 +51,15 @@ public record CollectionFile(String name, String author, String licence, HouseRu
         }
     }
 
-    /** A patch at its place in the bank; {@code number} counts from 1 and is the MIDI program number plus one. */
-    public record Slot(int number, Patch patch) {
+    /**
+     * A patch at its place in the bank.
+     *
+     * @param number counts from 1 and is the MIDI program number plus one
+     * @param start  whether new patches of its category begin as it is
+     */
+    public record Slot(int number, Patch patch, boolean start) {
+        public Slot(int number, Patch patch) {
+            this(number, patch, false);
+        }
     }
 }

@@ -56,7 +56,10 @@ public final class CollectionFormat {
             ArrayNode slots = node.putArray("slots");
             for (CollectionFile.Slot slot : bank.slots()) {
                 String path = "patches/" + fileName(b, slot) + ".json";
-                slots.addObject().put("slot", slot.number()).put("file", path);
+                ObjectNode entry = slots.addObject().put("slot", slot.number()).put("file", path);
+                if (slot.start()) {
+                    entry.put("start", true);
+                }
                 files.put(path, PatchFormat.write(slot.patch()).getBytes(StandardCharsets.UTF_8));
             }
         }
@@ -129,7 +132,10 @@ public final class CollectionFormat {
             String file = slot.get("file").textValue();
             Patch patch = PatchFormat.read(text(files, file), file);
             AssetFiles.collect(patch, file, files, assets);
-            slots.add(new CollectionFile.Slot((int) number, patch));
+            if (slot.has("start") && !slot.get("start").isBoolean()) {
+                throw new FormatException(place + ".slots", "expected true or false in the field \"start\" of slot " + (int) number + ", found " + Json.shown(slot.get("start")));
+            }
+            slots.add(new CollectionFile.Slot((int) number, patch, slot.path("start").booleanValue()));
         }
         return new CollectionFile.Bank(Json.text(bank, "name", place, 60), select(bank, "msb", 0, place), select(bank, "lsb", position, place), slots);
     }

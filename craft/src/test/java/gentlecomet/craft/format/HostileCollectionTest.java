@@ -33,6 +33,7 @@ class HostileCollectionTest {
         "\"banks\": [...]          | \"banks\": [{\"name\":\"A\",\"slots\":{}}]     | banks[0].slots",
         "\"banks\": [...]          | \"banks\": [{\"name\":\"A\",\"slots\":[7]}]    | slot",
         "\"banks\": [...]          | \"banks\": [{\"name\":\"A\",\"slots\":[{\"slot\":1,\"file\":9}]}] | file",
+        "\"slot\": 1               | \"slot\": 1, \"start\": \"yes\"             | expected true or false",
         "\"nameMaxLength\": 24     | \"nameMaxLength\": \"long\"               | houseRules.nameMaxLength: expected a number",
         "\"nameMaxLength\": 24     | \"nameMaxLength\": 24.5                   | a whole number",
         "\"nameMaxLength\": 24     | \"nameMaxLength\": 4000000000             | whole number",

@@ -34,7 +34,8 @@ class CollectionCopyStore {
                 select fresh, 1, content, content_hash, sound_hash, 'Copied' from pair join lateral (select * from revision where patch_id = old order by number desc limit 1) r on true""", """
                 insert into patch_asset (patch_id, kind, number, hash) select fresh, 'edit', 0, hash from pair join patch_asset a on a.patch_id = old and a.kind = 'edit' and a.number = cursor""", """
                 insert into patch_asset (patch_id, kind, number, hash) select fresh, 'revision', 1, hash from pair
-                join patch_asset a on a.patch_id = old and a.kind = 'revision' and a.number = (select max(number) from revision where patch_id = old)"""}) {
+                join patch_asset a on a.patch_id = old and a.kind = 'revision' and a.number = (select max(number) from revision where patch_id = old)""", """
+                insert into category_start (collection_id, category, patch_id) select :copy, category, fresh from pair join category_start on patch_id = old and collection_id = :id"""}) {
             jdbc.sql(pairs + insert).param("copy", copy).param("id", id).update();
         }
         jdbc.sql("insert into collection_asset (collection_id, hash, name) select :copy, hash, name from collection_asset where collection_id = :id").param("copy", copy).param("id", id).update();

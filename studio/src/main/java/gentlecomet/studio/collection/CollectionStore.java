@@ -149,6 +149,12 @@ class CollectionStore {
                 update collection set house_rules = last.rules from last where id = :id""").param("id", id).update();
     }
 
+    /** New patches of a category begin as this one is; of two that say so the first. */
+    void beginWith(long collectionId, String category, long patchId) {
+        jdbc.sql("insert into category_start (collection_id, category, patch_id) values (:collection, :category, :patch) on conflict (collection_id, category) do nothing")
+                .param("collection", collectionId).param("category", category).param("patch", patchId).update();
+    }
+
     long insertBank(long collectionId, int position, String name, int msb, int lsb) {
         return jdbc.sql("insert into bank (collection_id, position, name, msb, lsb) values (:collection, :position, :name, :msb, :lsb) returning id")
                 .param("collection", collectionId).param("position", position).param("name", name).param("msb", msb).param("lsb", lsb).query(Long.class).single();

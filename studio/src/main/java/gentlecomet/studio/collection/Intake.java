@@ -64,7 +64,11 @@ public class Intake {
             CollectionFile.Bank brought = file.banks().get(b);
             long bank = store.insertBank(id, b, brought.name(), brought.msb(), brought.lsb());
             for (CollectionFile.Slot slot : file.banks().get(b).slots()) {
-                patches.save(patches.insert(bank, slot.number(), slot.patch(), NOTE), 0, NOTE);
+                long patch = patches.insert(bank, slot.number(), slot.patch(), NOTE);
+                patches.save(patch, 0, NOTE);
+                if (slot.start()) {
+                    store.beginWith(id, slot.patch().naming().category(), patch);
+                }
                 progress.accept(++done);
             }
         }

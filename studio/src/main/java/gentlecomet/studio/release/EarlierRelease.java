@@ -40,14 +40,14 @@ class EarlierRelease {
         return before.isEmpty() ? new Changes(last.get().version(), List.of()) : Changes.between(last.get().version(), byPatch(before, measured), byPatch(now, measured));
     }
 
-    /** As it goes into an archive. */
-    static ReleasePatch shipped(ShippedPatch p, Measurement measurement) {
-        return new ReleasePatch(p.bank(), new CollectionFile.Slot(p.slot(), p.patch()), p.revision(), measurement);
+    /** As it goes into an archive. @param start whether new patches of its category begin as it is */
+    static ReleasePatch shipped(ShippedPatch p, Measurement measurement, boolean start) {
+        return new ReleasePatch(p.bank(), new CollectionFile.Slot(p.slot(), p.patch(), start), p.revision(), measurement);
     }
 
     private static Map<String, ReleasePatch> byPatch(List<ShippedPatch> some, Function<ShippedPatch, Measurement> measured) {
         Map<String, ReleasePatch> byPatch = new LinkedHashMap<>();
-        some.forEach(p -> byPatch.put(String.valueOf(p.id()), shipped(p, measured.apply(p))));
+        some.forEach(p -> byPatch.put(String.valueOf(p.id()), shipped(p, measured.apply(p), false)));
         return byPatch;
     }
 }

@@ -9,6 +9,7 @@ import gentlecomet.craft.release.check.ReleaseCheck;
 import gentlecomet.craft.release.build.ReleaseContents;
 import gentlecomet.craft.release.ReleasePatch;
 import gentlecomet.studio.asset.Assets;
+import gentlecomet.studio.bank.start.CategoryStarts;
 import gentlecomet.studio.measure.Measures;
 import gentlecomet.studio.page.RefusedException;
 import gentlecomet.studio.patch.ShippedPatch;
@@ -48,8 +49,10 @@ class ReleaseWork {
     private final Measures measures;
     private final Assets assets;
     private final EarlierRelease earlier;
+    private final CategoryStarts starts;
 
-    ReleaseWork(ReleaseStore store, ReleasePieceStore pieces, Measures measures, Assets assets, EarlierRelease earlier) {
+    ReleaseWork(ReleaseStore store, ReleasePieceStore pieces, Measures measures, Assets assets, EarlierRelease earlier, CategoryStarts starts) {
+        this.starts = starts;
         this.earlier = earlier;
         this.store = store;
         this.pieces = pieces;
@@ -70,7 +73,7 @@ class ReleaseWork {
         }
         if (!pieces.hasPart(releaseId, place)) {
             ReleaseStore.Begun begun = store.begun(releaseId);
-            ReleasePatch patch = EarlierRelease.shipped(shipped, null);
+            ReleasePatch patch = EarlierRelease.shipped(shipped, null, false);
             // The archive wants it of every patch; beside the part it costs no time of its own.
             CompletableFuture<Measurement> measured = CompletableFuture.supplyAsync(() -> measures.measure(shipped.patch(), shipped.soundHash(), begun.rules()));
             Path made = null;
@@ -108,7 +111,8 @@ class ReleaseWork {
         ReleaseStore.Begun begun = store.begun(releaseId);
         List<ShippedPatch> kept = store.patches(releaseId);
         Function<ShippedPatch, Measurement> measured = p -> measures.measure(p.patch(), p.soundHash(), begun.rules());
-        List<ReleasePatch> shipped = kept.stream().map(p -> EarlierRelease.shipped(p, measured.apply(p))).toList();
+        Set<Long> starting = starts.ids(row.collectionId());
+        List<ReleasePatch> shipped = kept.stream().map(p -> EarlierRelease.shipped(p, measured.apply(p), starting.contains(p.id()))).toList();
         Changes changes = earlier.changes(store.of(row.collectionId()).stream().filter(r -> r.id() < releaseId).toList(), kept, measured);
         Path archive = null;
         try {

@@ -11,6 +11,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import gentlecomet.craft.edit.PatchEdit;
+import gentlecomet.craft.format.CollectionFile;
 import gentlecomet.craft.format.CollectionFormat;
 import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.craft.measure.Measuring;
@@ -19,6 +20,8 @@ import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.studio.StudioTest;
 import gentlecomet.studio.WebWork;
+import gentlecomet.studio.collection.CollectionRow;
+import gentlecomet.studio.collection.Intake;
 import gentlecomet.studio.patch.PatchRow;
 import gentlecomet.studio.patch.PatchSummary;
 import gentlecomet.studio.patch.Placement;
@@ -27,12 +30,16 @@ import java.util.Map;
 import java.util.TreeMap;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.ResultActions;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** The rows of a bank: where patches stand, what they are called, what is saved. */
 @StudioTest
 class BankWorkTest extends WebWork {
+
+    @Autowired
+    private Intake intake;
 
     @BeforeEach
     void onePatchInSlotThree() {
@@ -73,6 +80,21 @@ class BankWorkTest extends WebWork {
         assertEquals(7, newStart("bell").patch().value("layer1.source1.cents"));
         send(post("/patches/{id}/start", id)).andExpect(jsonPath("$.said").value(containsString("as the program has them")));
         assertEquals(0, newStart("bell").patch().value("layer1.source1.cents"));
+    }
+
+    /** A start goes with its collection: into a copy within the program, and through files. */
+    @Test
+    void aStartGoesWithItsCollection() throws Exception {
+        detune(id, 7);
+        patches.edit(id, 0, "", new PatchEdit.Categorise("bell"));
+        send(post("/patches/{id}/start", id)).andExpect(status().isOk());
+        CollectionRow own = collections.get(collection);
+        CollectionFile file = new CollectionFile("Taken", "", "", own.rules(), List.of(new CollectionFile.Bank("A", List.of(new CollectionFile.Slot(1, patches.get(id).patch(), true)))));
+        for (long other : List.of(intake.duplicate(own), intake.take(CollectionFormat.read(CollectionFormat.write(file))))) {
+            bank = collections.banks(other).get(0).id();
+            assertEquals(7, newStart("bell").patch().value("layer1.source1.cents"));
+            assertEquals(0, newStart("bass").patch().value("layer1.source1.cents"));
+        }
     }
 
     @Test

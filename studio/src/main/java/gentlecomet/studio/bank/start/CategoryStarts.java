@@ -9,6 +9,8 @@ import gentlecomet.studio.patch.Patches;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -35,6 +37,11 @@ public class CategoryStarts {
         Map<String, String> names = new LinkedHashMap<>();
         store.all(collectionId).forEach((category, start) -> names.put(category, start.name()));
         return names;
+    }
+
+    /** Ids of the chosen patches. */
+    public Set<Long> ids(long collectionId) {
+        return store.all(collectionId).values().stream().map(CategoryStartStore.Start::patchId).collect(Collectors.toSet());
     }
 
     /** Id of the patch that new ones of a category begin as. */
