@@ -354,7 +354,7 @@ public final class EffectParameters {
         int drawn = -1;
         for (int k = 1; k <= BODY_RESONANCES; k++) {
             int ratio = g.number("body.ratio" + k, "Resonance " + k, Unit.RATIO, Taper.LOGARITHMIC, 0.25, 32, k);
-            g.number("body.level" + k, "Level " + k, Unit.DECIBELS, Taper.DECIBEL, -48, 6, -3.0 * (k - 1));
+            g.number("body.level" + k, "Level " + k, Unit.DECIBELS, Taper.DECIBEL, -48, 6, 3.0 * (1 - k));
             drawn = k == 1 ? ratio : drawn;
         }
         BODY_DRAWN = drawn;

@@ -4,14 +4,10 @@ import gentlecomet.craft.check.KeyMapWords;
 import gentlecomet.craft.check.LooseEnds;
 import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.craft.format.PatchFormat;
-import gentlecomet.craft.level.GainMatch;
 import gentlecomet.craft.rules.HouseRules;
-import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
-import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.patch.Patch;
-import gentlecomet.studio.asset.Assets;
 import gentlecomet.studio.bank.BankRows;
 import gentlecomet.studio.bench.edit.EditFields;
 import gentlecomet.studio.bench.edit.EditKinds;
@@ -55,12 +51,11 @@ class BenchController {
     private final Measures measures;
     private final PatchVariations variations;
     private final Levels levels;
-    private final Assets assets;
     private final BankRows rows;
     private final PageContexts contexts;
     private final ProgressStream progress;
 
-    BenchController(Patches patches, BenchModel bench, Collections collections, Measures measures, PatchVariations variations, Levels levels, Assets assets, BankRows rows,
+    BenchController(Patches patches, BenchModel bench, Collections collections, Measures measures, PatchVariations variations, Levels levels, BankRows rows,
             PageContexts contexts, ProgressStream progress) {
         this.patches = patches;
         this.bench = bench;
@@ -68,7 +63,6 @@ class BenchController {
         this.measures = measures;
         this.variations = variations;
         this.levels = levels;
-        this.assets = assets;
         this.rows = rows;
         this.contexts = contexts;
         this.progress = progress;
@@ -145,24 +139,6 @@ class BenchController {
     @PostMapping("/patches/{id}/level")
     String level(@PathVariable long id, @RequestParam long version, Model model) {
         return bench.part(levels.level(id, version), model);
-    }
-
-    /** Brings the output of an effect, or of a layer's filters, to the loudness of what goes into it. @param phrase to measure with, or empty for the category's */
-    @PostMapping("/patches/{id}/match")
-    String match(@PathVariable long id, @RequestParam long version, @RequestParam int layer, @RequestParam int slot,
-            @RequestParam(defaultValue = "") String phrase, Model model) {
-        PatchRow row = patches.get(id);
-        if (layer < -1 || layer >= Parameters.LAYERS || slot < (layer < 0 ? 0 : GainMatch.FILTERS) || slot >= (layer < 0 ? PatchParameters.EFFECTS : LayerParameters.EFFECTS)) {
-            throw new RefusedException("There is no such effect.");
-        }
-        try {
-            HouseRules rules = collections.of(row).rules();
-            GainMatch.Result found = new GainMatch(assets).match(row.patch(), rules.phrase(rules.knowsPhrase(phrase) ? phrase : rules.phraseOf(row.category())), layer, slot);
-            model.addAttribute("said", found.words());
-            return bench.part(patches.edit(id, version, "", found.edit()), model);
-        } catch (IllegalArgumentException e) {
-            throw new RefusedException("Nothing is heard before or after it, so there is nothing to match.");
-        }
     }
 
     /** Loudness and portrait, as far as they are known. */

@@ -17,6 +17,7 @@ import {wireTouch} from './performance.js';
 import {wireRides} from './rides/rides.js';
 import {wireTabPanels} from '../lib/tab-panels.js';
 import {wireMatch} from './gain-match.js';
+import {wireLoudnessAlong} from './chain-loudness.js';
 import {standardFields} from '../lib/key-names.js';
 import {indexOf} from '../lib/parameters.js';
 
@@ -111,6 +112,10 @@ function wireForms(element, {id, edit, save}) {
   element.querySelectorAll('.targets .bend').forEach(field => field.addEventListener('change', () =>
     edit({kind: 'bendTarget', ...held(field), bend: field.value}, field)));
   element.querySelectorAll('[data-now]').forEach(b => b.addEventListener('click', () => setEnd(b, 'now')));
+  element.querySelectorAll('[data-give-on]').forEach(field => field.addEventListener('change', () => {
+    const [kind, to] = field.value.split(' ');
+    edit({kind, ...held(field), to}, field);
+  }));
   element.querySelectorAll('[data-let-go]').forEach(b => b.addEventListener('click', () => edit({kind: 'removeTarget', ...held(b)})));
   element.querySelector('#save').addEventListener('click', save);
 }
@@ -141,6 +146,7 @@ function wireParts(element, {id, image, set, edit, post, flush, openPlace}) {
     edit({kind: 'choose', target: layer.id, value: layer.ariaChecked === 'true' ? 'off' : 'on'})));
   wireFiles(element, post, edit);
   wireMatch(element, post);
+  wireLoudnessAlong(element, {id, flush});
   wireEars(element);
   wireClipboard(element, id, edit, flush);
   wireVersions(element, id, post, flush);

@@ -17,6 +17,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.interactions.Actions;
@@ -148,6 +149,12 @@ class OneMotionTest extends OnTheScreen {
         MacroTarget held = patch().macros().get(2).targets().get(0);
         assertEquals(List.of(800.0, 200.0), List.of(held.low(), held.high()));
         assertEquals(800, value("layer1.filter1.cutoff"), 1e-9, "the macro stands at its low end, so the sound stays");
+        page.click("[data-stage=performance]");
+        choose("[data-target='layer1.filter1.cutoff'] [data-give-on]", "layer 2 as well");
+        page.until(d -> patch().macros().get(2).targets().size() == 2 && settled());
+        choose("[data-target='layer1.filter1.cutoff'] [data-give-on]", "macro 5");
+        page.until(d -> patch().macros().get(4).targets().equals(List.of(held)));
+        assertEquals("layer2.filter1.cutoff", patch().macros().get(2).targets().get(0).target().id());
     }
 
     @Test
@@ -170,6 +177,27 @@ class OneMotionTest extends OnTheScreen {
                 lanes[0].dispatchEvent(new DragEvent('drop', {bubbles: true, cancelable: true, dataTransfer: data}));""");
         page.until(d -> value("layer1.effect1.delay.feedback") == 40);
         assertEquals(40, value("effect2.delay.feedback"), "the one that was copied stays");
+        page.until(d -> settled());
+        page.click(".lane[data-lane='-1'] [data-loudness-along]");
+        page.until(d -> d.findElements(By.cssSelector(".lane[data-lane='-1'] .lane-loudness")).stream().allMatch(e -> e.getText().matches("−\\d+\\.\\d LUFS, [−+]\\d+\\.\\d LU")));
+    }
+
+    /** The picture of a filter bank: pulled along by two of its bands, and a split moved. */
+    @Test
+    void theBandsOfAFilterBankArePulled() {
+        type("filter bank bands 8 low 200 high 12.8k");
+        page.until(d -> value("effect1.bank.high") == 12800);
+        keys(Keys.ESCAPE);
+        page.click("[data-stage=effects]");
+        WebElement picture = page.find(".effect-card:not([hidden]) canvas[data-picture=bank]");
+        page.js("arguments[0].scrollIntoView({block: 'center'})", picture);
+        // Splits an octave apart; three decades of frequency are the width of the picture.
+        double octave = picture.getSize().width * Math.log10(2) / 3;
+        new Actions(page.driver).moveToElement(picture).clickAndHold().moveByOffset((int) Math.round(2 * octave), 0).release().perform();
+        page.until(d -> value("effect1.bank.shift") == 2);
+        int lowest = (int) Math.round(picture.getSize().width * (Math.log10(10) / 3 - 0.5));
+        new Actions(page.driver).moveToElement(picture, lowest, picture.getSize().height / 2 - 13).clickAndHold().moveByOffset((int) Math.round(-octave), 0).release().perform();
+        page.until(d -> Math.abs(value("effect1.bank.low") - 100) < 10);
     }
 
     @Test

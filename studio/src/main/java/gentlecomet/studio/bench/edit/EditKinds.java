@@ -15,6 +15,7 @@ import gentlecomet.craft.edit.SetRides;
 import gentlecomet.craft.edit.SetShape;
 import gentlecomet.craft.edit.ShapeRoute;
 import gentlecomet.craft.edit.SplitLayer;
+import gentlecomet.craft.edit.TargetEdits;
 import gentlecomet.craft.format.PatchFormat;
 import gentlecomet.craft.format.PatchRules;
 import gentlecomet.craft.quick.QuickLine;
@@ -77,6 +78,8 @@ public final class EditKinds {
         kinds.put("reach", (f, patch) -> CompositeEdit.reach(patch, NamedParts.modulator(f.text("source")), target(f, patch), f.plain("value")));
         kinds.put("addTarget", (f, patch) -> CompositeEdit.hold(patch, f.macro(), target(f, patch), otherEnd(f, patch)));
         kinds.put("removeTarget", (f, patch) -> new PatchEdit.RemoveTarget(f.macro(), target(f, patch)));
+        kinds.put("targetToMacro", (f, patch) -> TargetEdits.toMacro(patch, f.macro(), target(f, patch), f.number("to") - 1));
+        kinds.put("targetOnLayer", (f, patch) -> TargetEdits.onLayer(patch, f.macro(), target(f, patch), f.number("to") - 1));
         kinds.put("setEnd", EditKinds::setEnd);
         kinds.put("bendTarget", (f, patch) -> new PatchEdit.BendTarget(f.macro(), target(f, patch), f.percent("bend") / 100));
         kinds.put("setShape", (f, patch) -> setShape(f));
