@@ -24,6 +24,10 @@ public final class EffectSlot {
     private BlockRing nextDryLeft;
     private BlockRing nextDryRight;
     private int late;
+    /** How late the dry sound was in the last step, -1 before the first; and the two while one goes over into the other. */
+    private int lateBefore = -1;
+    private final double[] crossLeft = new double[SAMPLES];
+    private final double[] crossRight = new double[SAMPLES];
     private int type = EffectParameters.NONE;
     private int nextType = EffectParameters.NONE;
     private Effect effect;
@@ -78,6 +82,7 @@ public final class EffectSlot {
             dryLeft.reset();
             dryRight.reset();
         }
+        lateBefore = -1;
         clean = true;
     }
 
@@ -158,8 +163,8 @@ public final class EffectSlot {
                 matchDry(left, inPhase[0], 0, mix, wanted);
                 matchDry(right, inPhase[1], 0, mix, wanted);
             } else if (dryLeft != null) {
-                matchDry(left, dryLeft.samples, dryLeft.before(late), mix, wanted);
-                matchDry(right, dryRight.samples, dryRight.before(late), mix, wanted);
+                matchLate(left, dryLeft, crossLeft, wanted);
+                matchLate(right, dryRight, crossRight, wanted);
             }
             blend(left, right, wetLeft, wetRight, mix, (wanted - mix) / SAMPLES);
         }
@@ -170,6 +175,7 @@ public final class EffectSlot {
         if (dryLeft != null) {
             dryLeft.moveOn();
             dryRight.moveOn();
+            lateBefore = late;
         }
         if (metered) {
             peakAfter = louder(peakAfter, left, right);
@@ -203,6 +209,15 @@ public final class EffectSlot {
         for (int i = 0; i < SAMPLES; i++) {
             double now = samples[i];
             samples[i] = now + (line[from + i] - now) * (part + slope * (ramp[i] + 1));
+        }
+    }
+
+    private void matchLate(double[] samples, BlockRing dry, double[] crossed, double wanted) {
+        if (lateBefore >= 0 && lateBefore != late) {
+            EffectStep.cross(dry.samples, dry.before(lateBefore), dry.before(late), crossed);
+            matchDry(samples, crossed, 0, mix, wanted);
+        } else {
+            matchDry(samples, dry.samples, dry.before(late), mix, wanted);
         }
     }
 

@@ -14,4 +14,11 @@ public final class EffectStep {
 
     private EffectStep() {
     }
+
+    /** From one place in a line to another, straight within the step, so that nothing jumps. @param from index of the first sample at the old place @param at at the new one */
+    static void cross(double[] line, int from, int at, double[] to) {
+        for (int i = 0; i < SAMPLES; i++) {
+            to[i] = line[from + i] + (line[at + i] - line[from + i]) * (RAMP[i] + 1) / SAMPLES;
+        }
+    }
 }

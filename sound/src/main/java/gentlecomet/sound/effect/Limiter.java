@@ -128,7 +128,9 @@ final class Limiter implements Effect {
         int from = lineLeft.before(late(look));
         if (lateBefore != 0 && lateBefore != late(look)) {
             // Another look-ahead: from what went out to what goes out, within the step.
-            from = cross(lineLeft.before(lateBefore), from);
+            EffectStep.cross(left, lineLeft.before(lateBefore), from, straightLeft);
+            EffectStep.cross(right, lineRight.before(lateBefore), from, straightRight);
+            from = 0;
             left = straightLeft;
             right = straightRight;
         }
@@ -211,16 +213,6 @@ final class Limiter implements Effect {
             double part = (ramp[i] + 1) / SAMPLES;
             two[i] = one[i] + (two[i] - one[i]) * (forth ? part : 1 - part);
         }
-    }
-
-    private int cross(int before, int from) {
-        double[] ramp = EffectStep.RAMP;
-        for (int i = 0; i < SAMPLES; i++) {
-            double part = (ramp[i] + 1) / SAMPLES;
-            straightLeft[i] = lineLeft.samples[before + i] + (lineLeft.samples[from + i] - lineLeft.samples[before + i]) * part;
-            straightRight[i] = lineRight.samples[before + i] + (lineRight.samples[from + i] - lineRight.samples[before + i]) * part;
-        }
-        return 0;
     }
 
     private static void copy(double[] line, int from, double[] to) {

@@ -113,8 +113,8 @@ final class Reverb implements Effect {
             cuts.process(preLeft.samples, from, preRight.samples, from, fedLeft, fedRight, 0, SAMPLES);
         } else {
             int before = preLeft.before((int) (preDelayBefore * sampleRate));
-            cross(preLeft.samples, before, from, lateLeft);
-            cross(preRight.samples, before, from, lateRight);
+            EffectStep.cross(preLeft.samples, before, from, lateLeft);
+            EffectStep.cross(preRight.samples, before, from, lateRight);
             cuts.process(lateLeft, 0, lateRight, 0, fedLeft, fedRight, 0, SAMPLES);
         }
         if (frozen > 0 || frozenBefore > 0) {
@@ -154,14 +154,6 @@ final class Reverb implements Effect {
     private static double nearer(double from, double to) {
         double most = Polynomials.exp2(FASTEST_OCTAVES);
         return to > from * most ? from * most : to < from / most ? from / most : to;
-    }
-
-    /** From one place in a line to another within the step. */
-    private static void cross(double[] line, int before, int from, double[] to) {
-        double[] ramp = EffectStep.RAMP;
-        for (int i = 0; i < SAMPLES; i++) {
-            to[i] = line[before + i] + (line[from + i] - line[before + i]) * (ramp[i] + 1) / SAMPLES;
-        }
     }
 
     /** Nothing comes into what is frozen. */

@@ -19,7 +19,7 @@ public final class ValueText {
     /** Rate at which a time typed in samples is counted, in Hz. */
     private static final double SAMPLE_RATE = 48000;
 
-    private static final String COMB_FEEDBACK = "ombFeedback";
+    private static final String COMB_FEEDBACK = "combFeedback";
 
     private ValueText() {
     }

@@ -9,6 +9,7 @@ import gentlecomet.sound.patch.Patch;
 import java.util.Map;
 import java.util.stream.Stream;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 
 /** Every continuous parameter of every effect is thrown to both of its ends within 10 ms under a held sine: nothing comes up above 6 kHz that is not the sound's own. */
@@ -36,6 +37,18 @@ class EffectMovesTest {
                 assertTrue(db < bound(p), p.id() + " to " + end + ": " + db);
             }
         });
+    }
+
+    /** What is mixed with a wet sound that is late is as late, also while that changes. */
+    @ParameterizedTest
+    @CsvSource({"limiter, limiter.lookAhead", "limiter, limiter.clip"})
+    void theDrySoundBesideItDoesNotClickEither(String type, String id) {
+        Patch patch = EffectsReachTest.patch(type).withValue(Parameters.find("layer1.source1.wave"), 0).withValue(Parameters.find("effect1.mix"), 50);
+        Parameter moved = Parameters.find("effect1." + id);
+        for (double end : new double[] {moved.min(), moved.max()}) {
+            double db = Figures.click(patch, moved, end);
+            assertTrue(db < BOUND, id + " to " + end + ": " + db);
+        }
     }
 
     private static double bound(Parameter p) {
