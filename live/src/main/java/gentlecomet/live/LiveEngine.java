@@ -212,6 +212,11 @@ public final class LiveEngine {
     }
 
     @JSExport
+    public static int patternStep(int handle) {
+        return at(handle).engine.patternStep();
+    }
+
+    @JSExport
     public static int voices(int handle) {
         return at(handle).engine.voicesSounding();
     }

@@ -220,6 +220,11 @@ public final class Engine {
         return sampleRate;
     }
 
+    /** The step of the patch's pattern that was due last, as {@link Pattern#step} counts. */
+    public int patternStep() {
+        return pattern.step();
+    }
+
     /** Voices that sound now, releases included. */
     public int voicesSounding() {
         return pool.sounding();

@@ -160,6 +160,11 @@ public final class Pattern {
         beat += beats;
     }
 
+    /** The step that was due last, counted from 0 since the first key went down; -1 while no pattern runs. A row of steps is that modulo their number. */
+    public int step() {
+        return order == PatternParameters.OFF || held == 0 ? -1 : step - 1;
+    }
+
     /** Ends every note; no key is held any more. */
     public void clear() {
         endAll();

@@ -140,6 +140,20 @@ class PatternTest {
         assertEquals(List.of(0.2, 0.9), times(false).subList(0, 2), "a gate of 80 % of a sixteenth, and of two");
     }
 
+    /** Sixteenths: after half a beat and a little the third step was due; a rest is one too. */
+    @Test
+    void theStepThatPlaysIsKnown() {
+        take(new double[] {100, 0, 100, 1, 0, 0, 100, 1});
+        assertEquals(-1, pattern.step());
+        press(60);
+        run(TICK);
+        assertEquals(0, pattern.step());
+        run(0.51);
+        assertEquals(2, pattern.step());
+        pattern.release(60, 30);
+        assertEquals(-1, pattern.step());
+    }
+
     @Test
     void halfOfTheStepsByChance() {
         take(new double[] {100, 0, 50, 1});

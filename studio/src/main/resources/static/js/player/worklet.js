@@ -328,7 +328,8 @@ class CometProcessor extends AudioWorkletProcessor {
     const slots = this.slots.map(([layer, slot]) => [engine.peakBefore(h, layer, slot), engine.peakAfter(h, layer, slot), engine.reduction(h, layer, slot)]);
     const stages = [0, 1, 2, 3, 4, 5].map(stage => engine.stageLevel(h, this.layer, stage));
     this.port.postMessage({slots, stages, peak: this.peak, voices: engine.voices(h), layers: engine.layers(h), faults: engine.faults(h),
-      limited: engine.limited(h), beat: this.playing ? this.phraseFrame / this.framesPerBeat : null, values, note: this.note()});
+      limited: engine.limited(h), beat: this.playing ? this.phraseFrame / this.framesPerBeat : null, values, note: this.note(),
+      patternStep: engine.patternStep(h)});
     this.peak = 0;
     this.sinceReport = 0;
   }

@@ -77,7 +77,12 @@ class PatternJourneyTest extends OnTheScreen {
                 page.until(d -> voices(page) == 0);
             }
             page.until(d -> voices(page) > 0);
+            // Both steps are shown while they play, and none afterwards.
+            for (String step : List.of("1", "2", "1")) {
+                page.until(d -> step.equals(lane(page).getDomAttribute("data-playing")));
+            }
             new Actions(page.driver).keyUp("a").perform();
+            page.until(d -> lane(page).getDomAttribute("data-playing") == null);
             page.keys("`");
 
             // A chord of the keys that were played last.

@@ -22,6 +22,7 @@ const left = {step: 0, lane: 0};
 export function wirePatternSteps(box, image, edit) {
   const lanes = new PatternSteps(box, image, edit);
   const {canvas} = lanes;
+  shown = lanes;
   keepDrawn(canvas, () => lanes.draw());
   canvas.addEventListener('pointerdown', e => lanes.press(e));
   canvas.addEventListener('keydown', e => lanes.key(e));
@@ -51,6 +52,18 @@ player.on('played', ({key}) => {
   down.add(key);
 });
 player.on('lifted', ({key}) => down.delete(key));
+
+/** The lanes on the page, and the step that was due last, -1 while no pattern runs. @type {PatternSteps|null} */
+let shown = null;
+let due = -1;
+player.on('meters', ({patternStep}) => {
+  if (patternStep !== due) {
+    due = patternStep;
+    if (shown?.canvas.offsetParent) {
+      shown.draw();
+    }
+  }
+});
 
 class PatternSteps {
   constructor(box, image, edit) {
@@ -110,6 +123,16 @@ class PatternSteps {
       // Every fourth step begins a beat of sixteenths.
       g.fillStyle = colour('--rule');
       g.fillRect(LEFT + s * each, 0, 1, h);
+    }
+    if (due >= 0) {
+      const s = due % this.steps.length;
+      this.canvas.dataset.playing = String(s + 1);
+      g.globalAlpha = 0.16;
+      g.fillStyle = colour('--ember');
+      g.fillRect(LEFT + s * each, 0, each, h);
+      g.globalAlpha = 1;
+    } else {
+      delete this.canvas.dataset.playing;
     }
   }
 
