@@ -156,7 +156,21 @@ function wireParts(element, {id, image, set, edit, post, flush, openPlace}) {
   element.querySelectorAll('[data-move-effect]').forEach(b => b.addEventListener('click', () =>
     edit({kind: 'moveEffect', layer: b.dataset.layerNumber, slot: b.dataset.slot, to: b.dataset.to})));
   element.querySelectorAll('details[data-more]').forEach(fold => {
+    const follow = () => {
+      // A source with its fold open is as wide as two; told by a class, for a selector that looks inside costs at every change of the page.
+      if (fold.dataset.more.endsWith('.')) {
+        fold.parentElement.classList.toggle('unfolded', fold.open);
+      }
+    };
     fold.open = unfolded.has(fold.dataset.more);
-    fold.addEventListener('toggle', () => fold.open ? unfolded.add(fold.dataset.more) : unfolded.delete(fold.dataset.more));
+    follow();
+    fold.addEventListener('toggle', () => {
+      follow();
+      if (fold.open) {
+        unfolded.add(fold.dataset.more);
+      } else {
+        unfolded.delete(fold.dataset.more);
+      }
+    });
   });
 }
