@@ -12,7 +12,7 @@ const change = value => `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(1)}
 export function wireLoudnessAlong(element, {id, flush}) {
   element.querySelectorAll('[data-loudness-along]').forEach(button => button.addEventListener('click', async () => {
     const words = button.textContent;
-    const lane = button.closest('.lane');
+    const lane = button.closest('.chain');
     const loudness = async slot => (await (await ask(`/patches/${id()}/loudness-after?layer=${button.dataset.layerNumber}&slot=${slot}&phrase=${chosenPhrase()?.id ?? ''}`)).json()).lufs;
     button.textContent = '…';
     try {

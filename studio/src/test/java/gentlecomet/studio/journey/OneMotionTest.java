@@ -178,7 +178,7 @@ class OneMotionTest extends OnTheScreen {
         page.until(d -> value("layer1.effect1.delay.feedback") == 40);
         assertEquals(40, value("effect2.delay.feedback"), "the one that was copied stays");
         page.until(d -> settled());
-        page.click(".lane[data-lane='-1'] [data-loudness-along]");
+        page.click("[data-loudness-along][data-layer-number='-1']");
         page.until(d -> d.findElements(By.cssSelector(".lane[data-lane='-1'] .lane-loudness")).stream().allMatch(e -> e.getText().matches("−\\d+\\.\\d LUFS, [−+]\\d+\\.\\d LU")));
     }
 
