@@ -56,7 +56,7 @@ export function showSlots(element, meters) {
   placesIn(element).slots.forEach((box, i) => {
     const slot = meters.slots[i];
     if (slot) {
-      const held = box.dataset.holds === 'true' ? `, gain reduction ${slot[2].toFixed(1)} dB` : '';
+      const held = box.dataset.holds === 'true' ? `, GR ${slot[2].toFixed(1)}` : '';
       write(box, slot[0] < 1e-5 && slot[1] < 1e-5 ? '' : `${db(slot[0])} → ${db(slot[1])} dB${held}`);
     }
   });

@@ -158,7 +158,7 @@ class PageModulesTest extends OnTheScreen {
 
     @Test
     void metersTellLevelsAndGainReduction() {
-        assertEquals("−6 → −12 dB, gain reduction 6.2 dB|−∞", in("bench/slot-meters.js", "m", """
+        assertEquals("−6 → −12 dB, GR 6.2|−∞", in("bench/slot-meters.js", "m", """
                 const bench = document.createElement('div');
                 bench.innerHTML = '<span data-meter="-1:0" data-holds="true"></span><span data-meter="-1:1"></span><span data-stage-meter="level"></span>';
                 m.slotsOf(bench);
