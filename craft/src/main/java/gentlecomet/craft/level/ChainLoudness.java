@@ -42,10 +42,16 @@ public final class ChainLoudness {
                 }
             }
         }
+        return of(image, phrase);
+    }
+
+    /** Integrated loudness of a phrase in LUFS. */
+    double of(double[] image, Phrase phrase) {
         return Loudness.of(rendering.render(image, phrase, TAIL_SECONDS, Rendering.ControllerState.AT_REST).audio()).integrated();
     }
 
-    private static void bypass(double[] image, int layer, int from) {
+    /** Takes a chain's slots from one on out of an image. */
+    static void bypass(double[] image, int layer, int from) {
         int slots = layer < 0 ? PatchParameters.EFFECTS : LayerParameters.EFFECTS;
         for (int slot = from; slot < slots; slot++) {
             PatchImage.pin(image, Parameters.ofEffect(layer, slot) + EffectParameters.ON, 1);

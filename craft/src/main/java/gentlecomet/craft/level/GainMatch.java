@@ -2,18 +2,14 @@ package gentlecomet.craft.level;
 
 import gentlecomet.craft.edit.CompositeEdit;
 import gentlecomet.craft.edit.PatchEdit;
-import gentlecomet.craft.measure.Loudness;
-import gentlecomet.craft.measure.Measuring;
 import gentlecomet.sound.parameter.EffectParameters;
 import gentlecomet.sound.parameter.FilterParameters;
 import gentlecomet.sound.parameter.LayerParameters;
 import gentlecomet.sound.parameter.Parameter;
 import gentlecomet.sound.parameter.Parameters;
-import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.PatchImage;
 import gentlecomet.sound.performance.Phrase;
-import gentlecomet.sound.performance.Rendering;
 import gentlecomet.sound.source.Recordings;
 import java.util.List;
 import java.util.Locale;
@@ -26,12 +22,11 @@ public final class GainMatch {
 
     /** In place of a slot: the filters and the drive of a layer, matched by the layer's level. */
     public static final int FILTERS = -1;
-    private static final double TAIL_SECONDS = 4;
 
-    private final Rendering rendering;
+    private final ChainLoudness loudness;
 
     public GainMatch(Recordings recordings) {
-        rendering = new Rendering(Measuring.RATE, recordings);
+        loudness = new ChainLoudness(recordings);
     }
 
     /** What was found. @param slot the parameter that is set @param db its new value */
@@ -65,13 +60,10 @@ public final class GainMatch {
         Parameter gain = Parameters.at(Parameters.ofEffect(layer, slot) + EffectParameters.OUTPUT);
         double[] with = PatchImage.of(patch);
         PatchImage.pin(with, gain.index(), 0);
-        int slots = layer < 0 ? PatchParameters.EFFECTS : LayerParameters.EFFECTS;
-        for (int later = slot + 1; later < slots; later++) {
-            PatchImage.pin(with, Parameters.ofEffect(layer, later) + EffectParameters.ON, 1);
-        }
+        ChainLoudness.bypass(with, layer, slot + 1);
         double[] without = with.clone();
         PatchImage.pin(without, Parameters.ofEffect(layer, slot) + EffectParameters.ON, 1);
-        return result(gain, loudness(without, phrase), loudness(with, phrase));
+        return result(gain, loudness.of(without, phrase), loudness.of(with, phrase));
     }
 
     /** The layer is heard alone at a level of 0 dB, with filters and drive and without. */
@@ -87,7 +79,7 @@ public final class GainMatch {
             PatchImage.pin(without, Parameters.ofLayer(layer, LayerParameters.filter(f) + FilterParameters.TYPE), 0);
         }
         PatchImage.pin(without, Parameters.ofLayer(layer, LayerParameters.DRIVE_TYPE), 0);
-        return result(level, loudness(without, phrase), loudness(with, phrase));
+        return result(level, loudness.of(without, phrase), loudness.of(with, phrase));
     }
 
     private static Result result(Parameter gain, double before, double after) {
@@ -95,13 +87,5 @@ public final class GainMatch {
             throw new IllegalArgumentException("nothing is heard before or after it");
         }
         return new Result(gain, gain.clamp(Math.rint(10 * (before - after)) / 10), before, after);
-    }
-
-    private double loudness(double[] image, Phrase phrase) {
-        return Loudness.of(rendering.render(image, phrase, TAIL_SECONDS, Rendering.ControllerState.AT_REST).audio()).integrated();
-    }
-
-    private static int first(int layer, int slot) {
-        return layer < 0 ? PatchParameters.effect(slot) : Parameters.ofLayer(layer, LayerParameters.effect(slot));
     }
 }

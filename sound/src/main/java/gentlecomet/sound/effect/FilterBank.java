@@ -35,6 +35,11 @@ final class FilterBank implements Effect {
     private final double[] given = new double[BANDS];
     private final double[] gains = new double[BANDS];
     private final double[][] dry = new double[2][SAMPLES];
+    /** Part of the way that the evening goes in a step, by band; and what it and the splits were worked out for. */
+    private final double[] evening = new double[BANDS];
+    private double placedLow;
+    private double placedHigh;
+    private int placedCount;
     private int count;
     private double heardSeconds;
     private double open;
@@ -104,10 +109,19 @@ final class FilterBank implements Effect {
 
     /** Splits at equal ratios between the lowest and the highest. */
     private void place(double lowest, double highest) {
+        if (lowest == placedLow && highest == placedHigh && count == placedCount) {
+            return;
+        }
+        placedLow = lowest;
+        placedHigh = highest;
+        placedCount = count;
         double low = Polynomials.log2(Math.max(LOWEST_SPLIT, lowest));
         double high = Polynomials.log2(Math.min(HIGHEST_TURNS * sampleRate, Math.max(2 * lowest, highest)));
         for (int s = 0; s < count - 1; s++) {
             splits[s] = Polynomials.exp2(low + (high - low) * s / (count - 2));
+        }
+        for (int k = 0; k < count; k++) {
+            evening[k] = step(2 / (k == 0 ? 0.5 * splits[0] : splits[k - 1]));
         }
     }
 
@@ -125,7 +139,7 @@ final class FilterBank implements Effect {
                 sum = sum + l[i] * l[i] + r[i] * r[i];
             }
             double square = sum / (2 * SAMPLES);
-            even[k] += (square - even[k]) * step(2 / (k == 0 ? 0.5 * splits[0] : splits[k - 1]));
+            even[k] += (square - even[k]) * evening[k];
             own[k] += (even[k] - own[k]) * (even[k] > own[k] ? up : down);
             given[k] += (own[k] - given[k]) * moving;
             silent &= square < SILENCE;

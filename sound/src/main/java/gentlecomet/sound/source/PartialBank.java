@@ -196,9 +196,10 @@ final class PartialBank {
         double position = table == null ? 0 : block[at + SourceParameters.POSITION] / 100 * (table.frames() - 1);
         int frame = (int) position;
         double part = position - frame;
-        double low = Polynomials.log2(block[at + SourceParameters.PARTIAL_LOW]);
-        double high = Polynomials.log2(block[at + SourceParameters.PARTIAL_HIGH]);
         double oddEven = block[at + SourceParameters.ODD_EVEN] / 100;
+        boolean whole = block[at + SourceParameters.PARTIAL_LOW] == 1 && block[at + SourceParameters.PARTIAL_HIGH] == MOST && oddEven == 0;
+        double low = whole ? 0 : Polynomials.log2(block[at + SourceParameters.PARTIAL_LOW]);
+        double high = whole ? 0 : Polynomials.log2(block[at + SourceParameters.PARTIAL_HIGH]);
         boolean flat = true;
         for (double db : bands) {
             flat &= db == 0;
@@ -206,7 +207,8 @@ final class PartialBank {
         for (int k = 0; k < MOST; k++) {
             double a = 0;
             if (k < count && audible[k]) {
-                a = startLevel(from, table, frame, part, k + 1) * cut(k, low, high, oddEven);
+                a = startLevel(from, table, frame, part, k + 1);
+                a = whole ? a : a * cut(k, low, high, oddEven);
                 if (!flat) {
                     double place = Math.max(0, Math.min(SourceParameters.BANDS - 1, octave[k] - slide));
                     int band = (int) place;
