@@ -1,6 +1,7 @@
 package gentlecomet.studio;
 
 import static gentlecomet.studio.Token.token;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
 import gentlecomet.studio.bank.Banks;
@@ -8,6 +9,8 @@ import gentlecomet.studio.collection.Collections;
 import gentlecomet.studio.patch.PatchPlaces;
 import gentlecomet.studio.patch.Patches;
 import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.ResultActions;
@@ -44,11 +47,24 @@ public abstract class WebWork {
 
     /** A request that exchanges a part of a page. */
     protected ResultActions send(MockHttpServletRequestBuilder request) throws Exception {
-        return web.perform(request.with(token()).header("HX-Request", "true"));
+        return followed(web.perform(request.with(token()).header("HX-Request", "true")));
+    }
+
+    private static final Pattern RUNNING = Pattern.compile("id=\"desk-running\" data-at=\"([^\"]+)\"");
+
+    /** What a step of the desk answers when it is done, however long it takes. */
+    private ResultActions followed(ResultActions answer) throws Exception {
+        Matcher running = RUNNING.matcher(answer.andReturn().getResponse().getContentAsString());
+        return running.find() ? followed(web.perform(get(running.group(1)))) : answer;
     }
 
     /** Work at the desk of the bank on some patches, as its page sends it: with the versions and the arrangement that are there now. */
     protected ResultActions atDesk(String what, List<Long> chosen, String... fields) throws Exception {
+        return followed(atDeskAtOnce(what, chosen, fields));
+    }
+
+    /** The first answer to work at the desk, which may be that it is still being done. */
+    protected ResultActions atDeskAtOnce(String what, List<Long> chosen, String... fields) throws Exception {
         MockHttpServletRequestBuilder request = post("/banks/{id}/desk", bank).param("what", what).param("arrangement", String.valueOf(places.arrangement(bank)));
         chosen.forEach(patch -> request.param("patch", patch + "." + patches.get(patch).version()));
         for (int i = 0; i < fields.length; i += 2) {

@@ -6,6 +6,7 @@ import gentlecomet.craft.rules.FreeName;
 import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.craft.rules.NameRules;
 import gentlecomet.sound.patch.Patch;
+import gentlecomet.studio.bank.desk.StepProgress;
 import gentlecomet.studio.bank.start.CategoryStarts;
 import gentlecomet.studio.collection.CollectionRow;
 import gentlecomet.studio.collection.Collections;
@@ -82,16 +83,18 @@ public class Banks {
         return patches.insert(bankId, slot == 0 ? freeSlot(bankId, 1) : slot, named, words);
     }
 
-    /** Saves many patches, all or none of them. @param versions of the patches as the page shows them, by patch @return those that had something to save */
+    /** Saves many patches, all or none of them. @param versions of the patches as the page shows them, by patch @return those that had something to save @throws RefusedException where it was stopped */
     @Transactional
-    public Set<Long> save(Map<Long, Long> versions, String note) {
+    public Set<Long> save(Map<Long, Long> versions, String note, StepProgress progress) {
         Set<Long> saved = new LinkedHashSet<>();
         versions.forEach((id, version) -> {
             int before = patches.summary(id).revision();
             if (patches.save(id, version, note).revision() != before) {
                 saved.add(id);
             }
+            progress.passed();
         });
+        progress.last();
         return saved;
     }
 

@@ -38,16 +38,24 @@ public class PatchBatch {
      *
      * @param wanted edits of each patch in their order
      * @param held   states of the patches, which nobody else can change
+     * @param passed told after each patch, from several threads; what it throws ends the work
      */
     @Transactional
-    public void edit(Map<Long, List<PatchEdit>> wanted, Map<Long, Patches.State> held) {
+    public void edit(Map<Long, List<PatchEdit>> wanted, Map<Long, Patches.State> held, Runnable passed) {
         Set<Long> locked = store.locked(wanted.keySet());
         Map<Long, List<PatchEdit>> free = new LinkedHashMap<>(wanted);
         free.keySet().removeAll(locked);
         // What has locks goes the long way, which asks them.
-        locked.forEach(id -> wanted.get(id).forEach(edit -> patches.edit(id, 0, "", edit)));
+        locked.forEach(id -> {
+            wanted.get(id).forEach(edit -> patches.edit(id, 0, "", edit));
+            passed.run();
+        });
         Map<Long, String> contents = store.contents(free.keySet());
-        List<Led> led = free.entrySet().parallelStream().map(e -> led(e.getKey(), e.getValue(), contents.get(e.getKey()), held.get(e.getKey()).cursor())).filter(l -> !l.edits().isEmpty()).toList();
+        List<Led> led = free.entrySet().parallelStream().map(e -> {
+            Led one = led(e.getKey(), e.getValue(), contents.get(e.getKey()), held.get(e.getKey()).cursor());
+            passed.run();
+            return one;
+        }).filter(l -> !l.edits().isEmpty()).toList();
         if (led.isEmpty()) {
             return;
         }
@@ -64,14 +72,18 @@ public class PatchBatch {
     public record Fresh(Placement place, Patch patch, String label) {
     }
 
-    /** Puts new patches into free slots, as {@link Patches#insert} does one. @return their ids, in the same order */
+    /** Puts new patches into free slots, as {@link Patches#insert} does one. @param passed told after each, from several threads; what it throws ends the work @return their ids, in the same order */
     @Transactional
-    public List<Long> insert(List<Fresh> all) {
+    public List<Long> insert(List<Fresh> all, Runnable passed) {
         if (all.isEmpty()) {
             return List.of();
         }
         Map<Placement, Long> ids = store.insertPatches(all.stream().map(Fresh::place).toList());
-        List<BatchStore.Written> edits = all.parallelStream().map(f -> written(ids.get(f.place()), 0, f.label(), f.patch())).toList();
+        List<BatchStore.Written> edits = all.parallelStream().map(f -> {
+            BatchStore.Written one = written(ids.get(f.place()), 0, f.label(), f.patch());
+            passed.run();
+            return one;
+        }).toList();
         store.insert(edits);
         edits.forEach(e -> uses.note(e.patchId(), StateKind.EDIT, 0, e.patch()));
         return edits.stream().map(BatchStore.Written::patchId).toList();

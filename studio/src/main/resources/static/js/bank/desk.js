@@ -1,5 +1,6 @@
 // The desk of a bank: what is chosen, and work on it. Answers of the server are brought into the page row by row; nothing is loaded anew.
 import {ask, hush, say} from '../page/requests.js';
+import {whenDone} from './running-step.js';
 import {byId, chosenRows, markChosen, refreshOrder, rowsOf} from './rows.js';
 
 const tools = () => document.getElementById('desk');
@@ -40,8 +41,7 @@ export const preview = async (fields, rows) => (await ask(address('desk/preview'
  * @param {{quiet?: boolean}} [options] quiet work says nothing where all went well
  */
 export async function perform(fields, rows = hand(), options = {}) {
-  const answer = await ask(address('desk'), {form: deskForm(fields, rows)});
-  take(await answer.text(), options);
+  await step(address('desk'), {form: deskForm(fields, rows)}, options);
 }
 
 const tableForm = file => {
@@ -54,7 +54,7 @@ const tableForm = file => {
 export const lookAtTable = async file => (await ask(address('table/preview'), {data: tableForm(file)})).text();
 
 /** Takes a table as one step. @param {File} file */
-export const takeTable = async file => take(await (await ask(address('table'), {data: tableForm(file)})).text());
+export const takeTable = file => step(address('table'), {data: tableForm(file)});
 
 /** Downloads rows as one ZIP. @param {HTMLElement[]} rows */
 export function downloadRows(rows) {
@@ -73,12 +73,17 @@ export async function saveRows(rows) {
     say('Everything is saved already.', {key: 'desk', calm: true});
     return;
   }
-  take(await (await ask(address('save'), {form: deskForm({what: 'save'}, changed)})).text());
+  await step(address('save'), {form: deskForm({what: 'save'}, changed)});
 }
 
 /** Goes back or forth in the history. @param {string} path */
 export async function turn(path) {
-  take(await (await ask(path.startsWith('/') ? path : address(`desk/${path}`), {method: 'POST'})).text());
+  await step(path.startsWith('/') ? path : address(`desk/${path}`), {method: 'POST'});
+}
+
+/** Asks for a step, follows it while it runs, and brings what it has changed into the page. */
+async function step(url, asked, options) {
+  take(await whenDone(await (await ask(url, asked)).text()), options);
 }
 
 /** Brings an answer of the desk into the page. */

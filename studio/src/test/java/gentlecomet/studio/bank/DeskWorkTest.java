@@ -1,8 +1,11 @@
 package gentlecomet.studio.bank;
 
+import static gentlecomet.studio.Token.token;
 import static org.hamcrest.Matchers.containsString;
 import static org.hamcrest.Matchers.not;
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
@@ -13,17 +16,23 @@ import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.studio.StudioTest;
 import gentlecomet.studio.WebWork;
+import gentlecomet.studio.bank.desk.Deed;
 import gentlecomet.studio.bank.desk.Desk;
+import gentlecomet.studio.bank.desk.StepProgress;
 import gentlecomet.studio.measure.Measures;
+import gentlecomet.studio.page.RefusedException;
 import gentlecomet.studio.patch.PatchSummary;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.ResultActions;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Work on many patches of a bank at once: in one step, taken back and done again, and never half done. */
 @StudioTest
@@ -33,6 +42,8 @@ class DeskWorkTest extends WebWork {
     private Desk desk;
     @Autowired
     private Measures measures;
+    @Autowired
+    private PlatformTransactionManager transactions;
     private List<Long> all;
 
     @BeforeEach
@@ -153,6 +164,52 @@ class DeskWorkTest extends WebWork {
         undo().andExpect(status().isOk());
         assertEquals(List.of("Ebb Bell"), patches.inBank(target).stream().map(PatchSummary::name).toList());
         assertEquals(4, names().size());
+    }
+
+    /** Another connection has a patch in its hands meanwhile, so that the step cannot go on: the page is told how far it is, and stops it. */
+    @Test
+    void aStepThatTakesLongIsFollowedAndStopped() throws Exception {
+        List<String> before = names();
+        String at = new TransactionTemplate(transactions).execute(held -> {
+            patches.hold(all);
+            try {
+                String running = atDeskAtOnce("rename", all, "way", "list", "text", "A\nB\nC\nD").andExpect(status().isOk())
+                        .andExpect(content().string(containsString("data-done=\"0\" data-total=\"4\""))).andReturn().getResponse().getContentAsString();
+                String found = running.replaceAll("(?s).*data-at=\"([^\"]+)\".*", "$1");
+                web.perform(post(found + "/stop").with(token())).andExpect(content().string(containsString("desk-running")));
+                return found;
+            } catch (Exception e) {
+                throw new IllegalStateException(e);
+            }
+        });
+        send(get(at)).andExpect(status().isUnprocessableEntity()).andExpect(content().string("Stopped. Nothing was changed."));
+        assertEquals(before, names());
+        assertEquals(0, desk.history(collection, 10).size(), "no step in the history");
+        send(get("/banks/{id}/desk/running/{step}", bank + 1, at.replaceAll(".*/", ""))).andExpect(status().isNotFound());
+    }
+
+    @Test
+    void aStepThatIsStoppedTakesBackWhatItHasDoneSoFar() {
+        List<String> before = names();
+        List<Deed> deeds = all.stream().map(patch -> (Deed) new Deed.Edit(patch, 0, new PatchEdit.Rename("Other " + patch))).toList();
+        assertThrows(RefusedException.class, () -> desk.perform(collection, "Rename", deeds, stopped()));
+        assertEquals(before, names());
+        StepProgress progress = new StepProgress(0);
+        desk.perform(collection, "Rename", deeds, progress);
+        assertEquals(4, progress.done());
+        assertFalse(progress.stop(), "what is done cannot be stopped");
+        List<String> renamed = names();
+        // One patch is back under its old name when the step notices; it goes forth again.
+        assertThrows(RefusedException.class, () -> desk.takeBack(collection, desk.next(collection).orElseThrow(), stopped()));
+        assertEquals(renamed, names());
+        assertThrows(RefusedException.class, () -> banks.save(Map.of(id, patches.get(id).version()), "", stopped()));
+        assertFalse(patches.get(id).saved());
+    }
+
+    private static StepProgress stopped() {
+        StepProgress progress = new StepProgress(0);
+        assertTrue(progress.stop());
+        return progress;
     }
 
     @Test

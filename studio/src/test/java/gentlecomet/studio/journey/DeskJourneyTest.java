@@ -27,12 +27,16 @@ import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.interactions.Actions;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Curating on the screen: by keys alone, by the pointer, by a table, and by ear. */
 class DeskJourneyTest extends OnTheScreen {
 
     @Autowired
     private Measures measures;
+    @Autowired
+    private PlatformTransactionManager transactions;
     private Browser page;
 
     @BeforeEach
@@ -226,6 +230,39 @@ class DeskJourneyTest extends OnTheScreen {
         page.until(d -> page.text("#filter-count").contains("not \"nonsense\""));
         filter("");
         page.until(d -> rows().size() == 4);
+        assertEquals(List.of(), page.errors());
+    }
+
+    /** Somebody else holds the patches in the middle of their own work, so that the step stands: the sheet tells how far it is, and stops it by the mouse. */
+    @Test
+    void aStepThatTakesLongTellsHowFarItIsAndIsStopped() {
+        long bank = bankOf("Ebb Bell", "Flood Pad");
+        List<Long> ids = patches.inBank(bank).stream().map(PatchSummary::id).toList();
+        page.open("/banks/" + bank);
+        untilRows(2);
+        page.click(".slot[data-slot='1'] .c-name");
+        command("a");
+        page.click("[data-many=rename]");
+        page.click("#many [value=list]");
+        page.find("#many [data-way=list] textarea").sendKeys("One\nTwo");
+        page.until(d -> page.text("#many-preview").startsWith("2 patches change"));
+        new TransactionTemplate(transactions).executeWithoutResult(held -> {
+            patches.hold(ids);
+            page.click("#many-apply");
+            page.until(d -> page.text("#many .running-step").contains("0 of 2 patches"), "how far it is");
+            page.click("#many .running-step button");
+            page.until(d -> !d.findElement(By.cssSelector("#many .running-step button")).isEnabled());
+        });
+        page.until(d -> page.text("#many-refusal").equals("Stopped. Nothing was changed."));
+        assertEquals(List.of("Ebb Bell", "Flood Pad"), patches.inBank(bank).stream().map(PatchSummary::name).toList());
+        page.click("#many-apply");
+        page.until(d -> rows().equals(List.of("One", "Two")));
+        new TransactionTemplate(transactions).executeWithoutResult(held -> {
+            patches.hold(ids);
+            page.click("#desk-undo");
+            page.until(d -> page.text("#messages .running-step").contains("0 of 2 patches"), "how far it is");
+        });
+        page.until(d -> rows().equals(List.of("Ebb Bell", "Flood Pad")) && d.findElements(By.cssSelector(".running-step")).isEmpty());
         assertEquals(List.of(), page.errors());
     }
 

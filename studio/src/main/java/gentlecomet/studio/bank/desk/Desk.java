@@ -55,9 +55,15 @@ public class Desk {
     public record Outcome(long id, String label, Set<Long> changed, List<String> left) {
     }
 
-    /** Does a step. @throws ConflictException where everything it was to change has been changed by others */
+    /** Does a step that nobody waits for long. @throws ConflictException where everything it was to change has been changed by others */
     @Transactional
     public Outcome perform(long collectionId, String label, List<Deed> deeds) {
+        return perform(collectionId, label, deeds, new StepProgress(deeds.size()));
+    }
+
+    /** Does a step. @throws ConflictException where everything it was to change has been changed by others @throws RefusedException where it was stopped */
+    @Transactional
+    public Outcome perform(long collectionId, String label, List<Deed> deeds, StepProgress progress) {
         Set<Long> touched = new LinkedHashSet<>();
         Map<Long, Placement> placed = new LinkedHashMap<>();
         for (Deed deed : deeds) {
@@ -77,19 +83,21 @@ public class Desk {
                 edits.computeIfAbsent(edit.patch(), p -> new ArrayList<>()).add(edit.edit());
             }
         }
-        if (!edits.isEmpty()) {
-            batch.edit(edits, before);
-        }
-        if (!placed.isEmpty()) {
-            places.put(placed);
-        }
         List<PatchBatch.Fresh> fresh = new ArrayList<>();
         for (Deed deed : deeds) {
             if (deed instanceof Deed.Create create) {
                 fresh.add(new PatchBatch.Fresh(create.to(), create.content(), create.words()));
             }
         }
-        touched.addAll(batch.insert(fresh));
+        progress.begin(edits.size() + fresh.size());
+        if (!edits.isEmpty()) {
+            batch.edit(edits, before, progress::passed);
+        }
+        if (!placed.isEmpty()) {
+            places.put(placed);
+        }
+        touched.addAll(batch.insert(fresh, progress::passed));
+        progress.last();
         List<DeskChange> changes = new ArrayList<>();
         Map<Long, Patches.State> after = patches.hold(touched);
         touched.forEach(patch -> {
@@ -140,14 +148,14 @@ public class Desk {
 
     /** Takes a step back. Patches that have changed since are left as they are. */
     @Transactional
-    public Outcome takeBack(long collectionId, DeskStep step) {
-        return turn(collectionId, step, true);
+    public Outcome takeBack(long collectionId, DeskStep step, StepProgress progress) {
+        return turn(collectionId, step, true, progress);
     }
 
     /** Does a step again that was taken back. */
     @Transactional
-    public Outcome redo(long collectionId, DeskStep step) {
-        return turn(collectionId, step, false);
+    public Outcome redo(long collectionId, DeskStep step, StepProgress progress) {
+        return turn(collectionId, step, false, progress);
     }
 
     /** A step of a collection by its id. */
@@ -155,7 +163,7 @@ public class Desk {
         return store.find(collectionId, id).orElseThrow(() -> new MissingException("This step is no longer in the history."));
     }
 
-    private Outcome turn(long collectionId, DeskStep step, boolean back) {
+    private Outcome turn(long collectionId, DeskStep step, boolean back, StepProgress progress) {
         List<DeskChange> changes = store.changes(collectionId, step.id(), !back)
                 .orElseThrow(() -> new ConflictException("This step was " + (back ? "taken back" : "done again") + " in another tab or window."));
         List<String> left = new ArrayList<>();
@@ -175,7 +183,12 @@ public class Desk {
             throw new RefusedException("Everything that this step did has been changed since; nothing was " + (back ? "taken back." : "done again."));
         }
         place(turned, back, now, left);
-        turned.forEach(c -> restore(c, back, now));
+        progress.begin(turned.size());
+        for (DeskChange change : turned) {
+            restore(change, back, now);
+            progress.passed();
+        }
+        progress.last();
         store.update(step.id(), changes, back);
         return new Outcome(step.id(), step.label(), ids(turned), left);
     }

@@ -5,6 +5,7 @@ import gentlecomet.craft.level.PeakRelief;
 import gentlecomet.studio.bank.desk.Deed;
 import gentlecomet.studio.bank.desk.Desk;
 import gentlecomet.studio.bank.desk.DeskStep;
+import gentlecomet.studio.bank.desk.StepProgress;
 import gentlecomet.studio.collection.CollectionRow;
 import gentlecomet.studio.collection.Collections;
 import gentlecomet.studio.measure.Measures;
@@ -51,7 +52,7 @@ class BankLevelController {
         if (patch.isEmpty()) {
             throw new RefusedException("Choose the patches to level first.");
         }
-        work.perform(id, new DeskForm("level", patch, 0L, "", "", "", false, 0, "", "", 0L, 0, 0L));
+        work.perform(id, new DeskForm("level", patch, 0L, "", "", "", false, 0, "", "", 0L, 0, 0L), new StepProgress(patch.size()));
         return ladder(id);
     }
 
@@ -69,7 +70,7 @@ class BankLevelController {
     @PostMapping("/banks/{id}/level/undo")
     String undo(@PathVariable long id) {
         long collection = collections.ofBank(id).id();
-        desk.takeBack(collection, last(collection).orElseThrow(() -> new RefusedException("The last step was not one of levels.")));
+        desk.takeBack(collection, last(collection).orElseThrow(() -> new RefusedException("The last step was not one of levels.")), new StepProgress(0));
         return ladder(id);
     }
 

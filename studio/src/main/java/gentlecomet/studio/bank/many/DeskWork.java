@@ -1,6 +1,7 @@
 package gentlecomet.studio.bank.many;
 
 import gentlecomet.studio.bank.desk.Desk;
+import gentlecomet.studio.bank.desk.StepProgress;
 import gentlecomet.studio.collection.Collections;
 import gentlecomet.studio.page.RefusedException;
 import java.util.ArrayList;
@@ -28,15 +29,15 @@ class DeskWork {
         return plans.of(bankId, form);
     }
 
-    /** @throws RefusedException where nothing of it can be done */
+    /** @throws RefusedException where nothing of it can be done, or it was stopped */
     @Transactional
-    public Desk.Outcome perform(long bankId, DeskForm form) {
+    public Desk.Outcome perform(long bankId, DeskForm form, StepProgress progress) {
         Plan plan = plans.of(bankId, form);
         List<String> left = new ArrayList<>(plan.lines().stream().filter(Plan.Line::left).map(l -> "\"" + l.name() + "\" stays as it is: " + l.remark()).toList());
         if (!left.isEmpty() && left.size() == plan.lines().size()) {
             throw new RefusedException(plan.lines().get(0).remark(), field(form.what()));
         }
-        Desk.Outcome done = desk.perform(collections.ofBank(bankId).id(), plan.label(), plan.deeds());
+        Desk.Outcome done = desk.perform(collections.ofBank(bankId).id(), plan.label(), plan.deeds(), progress);
         left.addAll(done.left());
         return new Desk.Outcome(done.id(), plan.label(), done.changed(), left);
     }

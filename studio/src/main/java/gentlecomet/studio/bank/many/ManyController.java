@@ -1,6 +1,5 @@
 package gentlecomet.studio.bank.many;
 
-import gentlecomet.studio.bank.BankModel;
 import gentlecomet.studio.bank.Banks;
 import gentlecomet.studio.bank.desk.Desk;
 import gentlecomet.studio.bank.desk.DeskStep;
@@ -9,7 +8,6 @@ import gentlecomet.studio.page.ConflictException;
 import gentlecomet.studio.page.RefusedException;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -23,19 +21,18 @@ import org.springframework.web.bind.annotation.RequestParam;
 class ManyController {
 
     private static final int STEPS_SHOWN = 100;
-    private static final String ANSWER = "bank/answer :: answer";
 
     private final DeskWork work;
     private final Desk desk;
     private final Banks banks;
-    private final BankModel page;
+    private final StepAnswers answers;
     private final Collections collections;
 
-    ManyController(DeskWork work, Desk desk, Banks banks, BankModel page, Collections collections) {
+    ManyController(DeskWork work, Desk desk, Banks banks, StepAnswers answers, Collections collections) {
         this.work = work;
         this.desk = desk;
         this.banks = banks;
-        this.page = page;
+        this.answers = answers;
         this.collections = collections;
     }
 
@@ -53,17 +50,13 @@ class ManyController {
 
     @PostMapping("/banks/{id}/desk")
     String perform(@PathVariable long id, @ModelAttribute DeskForm form, Model model) {
-        Desk.Outcome done = work.perform(id, form);
-        page.answer(id, done, done.changed().isEmpty() ? "Nothing was to be changed." : done.label() + ".", model);
-        return ANSWER;
+        return answers.begin(id, form.patch().size(), progress -> work.perform(id, form, progress), done -> done.changed().isEmpty() ? "Nothing was to be changed." : done.label() + ".", model);
     }
 
     /** Saves chosen patches; what has not changed since its last revision stays. */
     @PostMapping("/banks/{id}/save")
     String save(@PathVariable long id, @ModelAttribute DeskForm form, @RequestParam(defaultValue = "") String note, Model model) {
-        Set<Long> saved = banks.save(form.versions(), note);
-        page.answer(id, new Desk.Outcome(0, "", saved, List.of()), saved.isEmpty() ? "Everything is saved already." : saved.size() == 1 ? "One revision is saved." : saved.size() + " revisions are saved.", model);
-        return ANSWER;
+        return answers.begin(id, form.patch().size(), progress -> new Desk.Outcome(0, "", banks.save(form.versions(), note, progress), List.of()), done -> saved(done.changed().size()), model);
     }
 
     @PostMapping("/banks/{id}/desk/undo")
@@ -98,8 +91,11 @@ class ManyController {
             throw new RefusedException(back ? "There is nothing to take back." : "There is nothing to do again.");
         }
         long collection = collections.ofBank(id).id();
-        Desk.Outcome done = back ? desk.takeBack(collection, step.get()) : desk.redo(collection, step.get());
-        page.answer(id, done, (back ? "Taken back: " : "Done again: ") + done.label() + ".", model);
-        return ANSWER;
+        return answers.begin(id, step.get().patches(), progress -> back ? desk.takeBack(collection, step.get(), progress) : desk.redo(collection, step.get(), progress),
+                done -> (back ? "Taken back: " : "Done again: ") + done.label() + ".", model);
+    }
+
+    private static String saved(int revisions) {
+        return revisions == 0 ? "Everything is saved already." : revisions == 1 ? "One revision is saved." : revisions + " revisions are saved.";
     }
 }

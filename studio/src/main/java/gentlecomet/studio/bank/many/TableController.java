@@ -2,8 +2,6 @@ package gentlecomet.studio.bank.many;
 
 import gentlecomet.craft.curate.PatchTable;
 import gentlecomet.craft.format.CollectionFormat;
-import gentlecomet.studio.bank.BankModel;
-import gentlecomet.studio.bank.desk.Desk;
 import gentlecomet.studio.collection.CollectionRow;
 import gentlecomet.studio.collection.Collections;
 import gentlecomet.studio.page.RefusedException;
@@ -27,12 +25,12 @@ class TableController {
 
     private final Tables tables;
     private final Collections collections;
-    private final BankModel page;
+    private final StepAnswers answers;
 
-    TableController(Tables tables, Collections collections, BankModel page) {
+    TableController(Tables tables, Collections collections, StepAnswers answers) {
         this.tables = tables;
         this.collections = collections;
-        this.page = page;
+        this.answers = answers;
     }
 
     @GetMapping("/collections/{id}/table.csv")
@@ -52,9 +50,8 @@ class TableController {
 
     @PostMapping("/banks/{id}/table")
     String take(@PathVariable long id, @RequestParam MultipartFile file, Model model) throws IOException {
-        Desk.Outcome done = tables.take(collections.ofBank(id).id(), content(file));
-        page.answer(id, done, done.label() + ".", model);
-        return "bank/answer :: answer";
+        byte[] table = content(file);
+        return answers.begin(id, 0, progress -> tables.take(collections.ofBank(id).id(), table, progress), done -> done.label() + ".", model);
     }
 
     private static byte[] content(MultipartFile file) throws IOException {

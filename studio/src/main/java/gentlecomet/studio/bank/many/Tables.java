@@ -8,6 +8,7 @@ import gentlecomet.craft.rules.HouseRules;
 import gentlecomet.sound.patch.Naming;
 import gentlecomet.studio.bank.desk.Deed;
 import gentlecomet.studio.bank.desk.Desk;
+import gentlecomet.studio.bank.desk.StepProgress;
 import gentlecomet.studio.collection.BankRow;
 import gentlecomet.studio.collection.CollectionRow;
 import gentlecomet.studio.collection.Collections;
@@ -59,14 +60,14 @@ class Tables {
         return new Reader(collectionId).plan(contents);
     }
 
-    /** @throws RefusedException where nothing of it changes anything */
+    /** @throws RefusedException where nothing of it changes anything, or it was stopped */
     @Transactional
-    public Desk.Outcome take(long collectionId, byte[] content) {
+    public Desk.Outcome take(long collectionId, byte[] content, StepProgress progress) {
         Plan plan = plan(collectionId, content);
         if (plan.deeds().isEmpty()) {
             throw new RefusedException("Nothing of the table is to be changed." + (plan.remarks().isEmpty() ? "" : " " + plan.remarks().get(0)), "file");
         }
-        Desk.Outcome done = desk.perform(collectionId, plan.label(), plan.deeds());
+        Desk.Outcome done = desk.perform(collectionId, plan.label(), plan.deeds(), progress);
         List<String> left = new ArrayList<>(plan.remarks());
         plan.lines().stream().filter(Plan.Line::left).forEach(l -> left.add("\"" + l.name() + "\" stays as it is: " + l.remark()));
         left.addAll(done.left());
