@@ -39,7 +39,7 @@ final class FaultCatalogue {
         f.add(plain("silence.none", "every source off", FaultCatalogue::mute));
         f.add(new Fault("silence.dc", "a constant in the wave", (p, x, h) -> oscillators(p) ? one(p, FaultCatalogue::lopsided) : Optional.empty(), null));
         f.add(new Fault("tail.stuck", "feedback that never ends", (p, x, h) -> effect(p, "delay", "mix=60", "delay.timeLeft=1.9 s", "delay.timeRight=1.9 s", "delay.feedback=95", "delay.lowCut=20", "delay.highCut=20000").map(q -> with(q, "levelTrim=" + Math.min(24, p.value(PatchParameters.LEVEL_TRIM) + 6))), null));
-        f.add(new Fault("tail.long", "a release far over the category's limit", (p, x, h) -> !oscillators(p) ? Optional.empty() : release(p, 1.4 * h.category(p.naming().category()).orElseThrow().tailLimitSeconds()), (p, x, h) -> release(p, 0.05)));
+        f.add(new Fault("tail.long", "a release far over the category's limit", (p, x, h) -> !oscillators(p) || h.category(p.naming().category()).orElseThrow().tailLimitSeconds() > 5 ? Optional.empty() : release(p, 1.4 * h.category(p.naming().category()).orElseThrow().tailLimitSeconds()), (p, x, h) -> release(p, 0.05)));
         f.add(plain("tail.growing", "a level that swells without end", p -> oneLayer(p) ? route(with(dull(p), "layer1.envelope4.attack=9 s", "layer1.envelope4.sustain=100", "layer1.amplitude.sustain=100", "layer1.amplitude.attack=0.01 s", "layer1.zone.level=-24"),
                 new Route(Modulator.ENVELOPE_4, Parameters.find("layer1.zone.level"), 24)) : null));
         f.add(new Fault("level.ceiling", "3 dB over the ceiling", (p, x, h) -> Optional.of(trim(p, h.ceilingDbtp() + 3 - x.measurement().truePeakDbtp())), (p, x, h) -> Optional.of(trim(p, h.ceilingDbtp() - 0.3 - x.measurement().truePeakDbtp()))));
@@ -63,9 +63,10 @@ final class FaultCatalogue {
         f.add(plain("keymap.hole", "no layer over three keys", p -> hole(p)));
         f.add(plain("keymap.overlap", "two zones that share three keys", p -> oneLayer(p) ? with(second(p), "layer1.zone.highKey=62", "layer2.zone.lowKey=60") : null));
         f.add(new Fault("keymap.split", "9 dB between two zones", (p, x, h) -> oneLayer(p) ? split(p, 9) : Optional.empty(), (p, x, h) -> oneLayer(p) ? split(p, 1) : Optional.empty()));
-        f.add(plain("keymap.dead", "a filter that leaves the high keys behind", p -> with(p, "layer1.filter1.type=lowPass24", "layer1.filter1.cutoff=120", "layer1.filter1.keyTracking=0", "layer1.filter1.resonance=0", "layer1.filter1.envelopeAmount=0")));
-        f.add(plain("keymap.shriek", "a filter that sings", p -> with(clean(p), "layer1.filter1.type=bandPass24", "layer1.filter1.cutoff=5500", "layer1.filter1.keyTracking=0", "layer1.filter1.resonance=55", "layer1.filter1.envelopeAmount=0")));
-        f.add(new Fault("keymap.alias", "a folder far over the top", (p, x, h) -> oscillators(p) ? Optional.of(with(clean(p), "layer1.source1.wave=sine", "layer1.source1.level=-6", "layer1.source2.wave=sine", "layer1.source2.level=off", "layer1.source2.ratio=7.1", "layer1.source1.phaseModulation2=0", "layer1.drive.type=fold", "layer1.drive.amount=48", "performance.oversampling=1x")) : Optional.empty(), null));
+        f.add(new Fault("keymap.dead", "a filter that leaves the high keys behind", (p, x, h) -> !oscillators(p) || h.expectationsOf(p.naming().category()).highKey() < 84 ? Optional.empty() : Optional.of(with(clean(p), "layer1.filter1.type=lowPass24", "layer1.filter1.cutoff=120", "layer1.filter1.keyTracking=0", "layer1.filter1.resonance=0", "layer1.filter1.envelopeAmount=0", "layer1.filter2.type=off", "layer1.source2.level=off", "layer1.source3.level=off", "layer1.noise.level=off")), null));
+        f.add(plain("keymap.shriek", "a filter that sings", p -> with(clean(p), "layer1.source1.wave=saw", "layer1.source1.level=0", "layer1.filter1.type=bandPass24", "layer1.filter1.cutoff=5500", "layer1.filter1.keyTracking=0", "layer1.filter1.resonance=55", "layer1.filter1.envelopeAmount=0")));
+        f.add(new Fault("keymap.alias", "a saw driven into two open filters", (p, x, h) -> oscillators(p) ? Optional.of(with(dull(p), "layer1.source1.wave=saw", "layer1.source1.level=6", "layer1.amplitude.sustain=100", "layer1.filter1.type=lowPass24", "layer1.filter1.cutoff=20000", "layer1.filter1.drive=36",
+                "layer1.filter2.type=lowPass24", "layer1.filter2.cutoff=20000", "layer1.filter2.drive=36", "layer1.filters.routing=series", "performance.oversampling=1x")) : Optional.empty(), null));
         f.add(plain("expression.velocity", "velocity does nothing", p -> with(noVelocity(p), "performance.velocityToLevel=0")));
         f.add(plain("expression.inverted", "hard notes are quieter", p -> route(with(noVelocity(p), "performance.velocityToLevel=0"), new Route(Modulator.VELOCITY, Parameters.find("layer1.zone.level"), -18))));
         f.add(new Fault("expression.jump", "a layer that comes in at velocity 64", (p, x, h) -> oneLayer(p) ? velocityJump(p) : Optional.empty(), null));
@@ -78,7 +79,7 @@ final class FaultCatalogue {
         f.add(new Fault("hand.ceiling", "a macro that clips", (p, x, h) -> Optional.of(macro(noLimiter(p), 1, "Boost", target("levelTrim", p.value(PatchParameters.LEVEL_TRIM) - 6, Math.min(24, p.value(PatchParameters.LEVEL_TRIM) - x.chordPeakDbtp() + 14)))), null));
         f.add(plain("hand.silent", "a macro that silences", p -> macro(p, 1, "Gone", target("layer1.zone.level", 0, -72))));
         f.add(plain("hand.endless", "a macro to endless feedback", p -> effect(p, "delay", "mix=60", "delay.timeLeft=0.4 s", "delay.timeRight=0.4 s", "delay.feedback=20", "delay.lowCut=20", "delay.highCut=20000").map(q -> macro(q, 1, "Echo on", target(slot(p, q) + "delay.feedback", 10, 95))).orElse(null)));
-        f.add(plain("hand.shriek", "a macro to a singing filter", p -> macro(with(clean(p), "layer1.filter2.type=bandPass24", "layer1.filter2.cutoff=5000", "layer1.filter2.keyTracking=0", "layer1.filter2.resonance=0", "layer1.filters.routing=series"), 1, "Scream", target("layer1.filter2.resonance", 0, 55))));
+        f.add(plain("hand.shriek", "a macro to a singing filter", p -> !oscillators(p) ? null : macro(with(clean(p), "layer1.source1.wave=saw", "layer1.source1.level=0", "layer1.filter1.type=off", "layer1.filter2.type=bandPass24", "layer1.filter2.cutoff=5000", "layer1.filter2.keyTracking=0", "layer1.filter2.resonance=0", "layer1.filters.routing=series"), 1, "Scream", target("layer1.filter2.resonance", 0, 55))));
         f.add(new Fault("hand.pitch", "a wheel that leaves the pitch", (p, x, h) -> tunable(p, x) && oneLayer(p) ? Optional.of(route(p, new Route(Modulator.MOD_WHEEL, Parameters.find("layer1.pitch.shift"), 0.65))) : Optional.empty(), (p, x, h) -> tunable(p, x) && oneLayer(p) ? Optional.of(route(p, new Route(Modulator.MOD_WHEEL, Parameters.find("layer1.pitch.shift"), 0.1))) : Optional.empty()));
         f.add(new Fault("hand.together", "three macros that add up", (p, x, h) -> Optional.of(macro(macro(with(noLimiter(p), "layer1.source1.level=-6"), 1, "Up", target("layer1.zone.level", -20, 6)), 2, "More", target("layer1.source1.level", -20, 6))).map(q -> with(q, "macro2=50", "macro3=50", "levelTrim=24")), null));
         f.add(plain("macro.few", "one macro", p -> macros(p, 1)));
@@ -88,28 +89,28 @@ final class FaultCatalogue {
                 (p, h) -> asking(h, List.of(p.value(PatchParameters.MACRO)), h.conventions().purposes())));
         f.add(new Fault("macro.purpose", "a brightness that hardly opens", (p, x, h) -> brightness(p, 5000, 5400), (p, x, h) -> brightness(p, 200, 6000),
                 (p, h) -> asking(h, h.macroDefaults(), List.of(new MacroPurpose(MacroPurpose.Change.BRIGHTER, 0.5)))));
-        f.add(plain("macro.dead", "a macro of a part that is off", p -> macro(macros(p, 1), 1, "Nothing", target("layer4.source1.cents", -50, 50))));
+        f.add(plain("macro.dead", "a macro of a part that is off", p -> p.layerOn(3) ? null : macro(macros(p, 1), 1, "Nothing", target("layer4.source1.cents", -50, 50))));
         f.add(plain("macro.ends", "once around", p -> oscillators(p) ? macro(macros(dull(with(p, "layer1.source1.phaseStart=fixed", "layer1.amplitude.sustain=100")), 1), 1, "Round", target("layer1.source1.phase", 0, 100)) : null));
         f.add(plain("macro.inverted", "brightness that darkens", p -> !oscillators(p) ? null : macro(with(p, "layer1.filter1.type=lowPass24", "layer1.filter1.envelopeAmount=0"), 0, "Brightness", target("layer1.filter1.cutoff", 9000, 300))));
         f.add(plain("macro.same", "two macros on one thing", p -> oneLayer(p) ? macro(macro(macros(noLimiter(p), 1), 1, "One", target("layer1.zone.level", -12, 0)), 2, "Two", target("levelTrim", p.value(PatchParameters.LEVEL_TRIM) - 12, p.value(PatchParameters.LEVEL_TRIM))) : null));
-        f.add(plain("space.mono", "sides four times as wide", p -> oscillators(p) ? effect(with(clean(p), "layer1.source1.width=100", "layer1.source1.unisonVoices=6", "layer1.source1.detune=30", "layer1.source2.level=off", "layer1.source3.level=off"), "stereo", "stereo.width=200").flatMap(q -> effect(q, "stereo", "stereo.width=200")).orElse(null) : null));
+        f.add(plain("space.mono", "sides eight times as wide", p -> oscillators(p) ? effect(with(clean(p), "layer1.source1.width=100", "layer1.source1.unisonVoices=6", "layer1.source1.detune=30", "layer1.source2.level=off", "layer1.source3.level=off"), "stereo", "stereo.width=200").flatMap(q -> effect(q, "stereo", "stereo.width=200")).flatMap(q -> effect(q, "stereo", "stereo.width=200")).orElse(null) : null));
         f.add(plain("space.side", "hard left", p -> eachLayer(clean(p), "zone.pan=-85")));
         f.add(plain("space.phase", "sides against each other", p -> effect(p, "stereo", "stereo.width=200", "mix=100").flatMap(q -> effect(q, "widener", "widener.delay=9 ms", "mix=100")).flatMap(q -> effect(q, "stereo", "stereo.width=200", "mix=100")).orElse(null)));
         f.add(plain("space.low", "wide bass", p -> oscillators(p) ? effect(dullBass(p), "stereo", "stereo.width=200").flatMap(q -> effect(q, "stereo", "stereo.width=200")).orElse(null) : null));
         f.add(new Fault("space.rumble", "a tone at 22 Hz", (p, x, h) -> h.expectationsOf(p.naming().category()).lowKey() < 30 ? Optional.empty() : Optional.of(with(p, "layer1.source3.wave=sine", "layer1.source3.level=6", "layer1.source3.keyFollow=0", "layer1.source3.octave=-3", "layer1.source3.semitones=-6", "layer1.source3.output=direct", "layer1.source3.ratio=0.8")), null));
-        f.add(new Fault("space.mud", "a reverb that booms", (p, x, h) -> h.expectationsOf(p.naming().category()).lowKey() < 36 ? Optional.empty() : effect(with(clean(p), "layer1.amplitude.release=50 ms"), "reverb", "mix=70", "reverb.decay=6 s", "reverb.lowCut=20", "reverb.highCut=700").map(q -> with(q, "layer1.source3.wave=sine", "layer1.source3.level=0", "layer1.source3.octave=-2")), null));
+        f.add(new Fault("space.mud", "a reverb that booms", (p, x, h) -> h.expectationsOf(p.naming().category()).lowKey() < 36 ? Optional.empty() : effect(with(dull(p), "layer1.amplitude.release=50 ms", "layer1.source1.level=0", "layer1.source1.octave=-2"), "reverb", "mix=70", "reverb.decay=6 s", "reverb.lowCut=20", "reverb.highCut=700"), null));
         f.add(plain("space.wet", "a reverb without the sound itself", p -> effect(p, "reverb", "mix=100").orElse(null)));
-        f.add(new Fault("category.attack", "a slow start", (p, x, h) -> h.expectationsOf(p.naming().category()).attackSeconds() > 0 ? Optional.of(eachLayer(p, "amplitude.attack=3 s", "amplitude.sustain=100")) : Optional.empty(), null));
+        f.add(new Fault("category.attack", "a slow start", (p, x, h) -> h.expectationsOf(p.naming().category()).attackSeconds() > 0 ? Optional.of(eachLayer(p, "amplitude.attack=6 s", "amplitude.sustain=100")) : Optional.empty(), null));
         f.add(new Fault("category.brightness", "hiss over a dark category", (p, x, h) -> h.expectationsOf(p.naming().category()).brightest() <= 0 ? Optional.empty()
                 : Optional.of(with(clean(p), "layer1.filter1.type=off", "layer1.filter2.type=off", "layer1.noise.level=6")), null));
         f.add(new Fault("category.width", "sides in a narrow category", (p, x, h) -> h.expectationsOf(p.naming().category()).widest() >= Expectations.ANY_WIDTH || !oscillators(p) ? Optional.empty()
-                : effect(with(clean(p), "layer1.source1.width=100", "layer1.source1.unisonVoices=6", "layer1.source1.detune=30", "layer1.source2.level=off", "layer1.source3.level=off"), "stereo", "stereo.width=200")
-                        .flatMap(q -> effect(q, "stereo", "stereo.width=200")), null));
+                : effect(with(clean(p), "layer1.source1.wave=saw", "layer1.source1.width=100", "layer1.source1.unisonVoices=6", "layer1.source1.detune=30", "layer1.source2.level=off", "layer1.source3.level=off"), "stereo", "stereo.width=200")
+                        .flatMap(q -> effect(q, "stereo", "stereo.width=200")).flatMap(q -> effect(q, "stereo", "stereo.width=200")), null));
         f.add(plain("category.register", "two octaves alone", p -> eachLayer(p, "zone.lowKey=60", "zone.highKey=72")));
         f.add(new Fault("category.voices", "one voice", (p, x, h) -> h.expectationsOf(p.naming().category()).voices() > 1 ? Optional.of(with(p, "performance.mode=mono")) : Optional.empty(), null));
         f.add(plain("part.unheard", "a route of no use", p -> route(p, new Route(Modulator.LFO_4, Parameters.find("layer1.lfo3.rate"), 1))));
         f.add(plain("part.loose", "an effect that is bypassed", p -> effect(p, "chorus").map(q -> q.withValue(Parameters.find(slot(p, q) + "on"), 1)).orElse(null)));
-        f.add(plain("repeat.spread", "a level that is drawn for each note", p -> route(p, new Route(Modulator.RANDOM, Parameters.find("layer1.zone.level"), 24))));
+        f.add(plain("repeat.spread", "a level that is drawn for each note", p -> !oneLayer(p) ? null : route(noLimiter(p), new Route(Modulator.RANDOM, Parameters.find("layer1.zone.level"), 24))));
         return f;
     }
 
@@ -377,7 +378,7 @@ final class FaultCatalogue {
     }
 
     private static Optional<Patch> velocityJump(Patch patch) {
-        return Optional.of(with(second(patch), "layer1.zone.highVelocity=63", "layer2.zone.lowVelocity=64", "layer1.zone.level=-24"));
+        return Optional.of(with(second(noLimiter(patch)), "layer1.zone.highVelocity=63", "layer2.zone.lowVelocity=64", "layer1.zone.level=-24"));
     }
 
     private static Patch noVelocity(Patch patch) {

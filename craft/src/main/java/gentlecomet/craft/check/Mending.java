@@ -59,11 +59,11 @@ public final class Mending {
             }
             Patch tried = mended.get();
             Phrase phrase = house.phraseFor(tried.naming().category());
-            Probes now = probing.probe(tried, phrase);
+            Probes now = probing.probe(tried, phrase, probes);
             List<Finding> left = Soundcheck.judge(tried, now, house);
             if (came(left, known).contains("level.loudness levelTrim") || came(left, known).contains("level.ceiling levelTrim")) {
                 tried = Levelling.apply(tried, Levelling.propose(tried, now.measurement(), house));
-                now = probing.probe(tried, house.phraseFor(tried.naming().category()));
+                now = probing.probe(tried, house.phraseFor(tried.naming().category()), now);
                 left = Soundcheck.judge(tried, now, house);
             }
             Set<String> came = came(left, known);

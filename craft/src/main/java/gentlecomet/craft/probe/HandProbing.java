@@ -20,7 +20,9 @@ import gentlecomet.sound.performance.Note;
 import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.performance.Rendering;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
 
 /** Moves every hand that a patch has through its travel. */
 final class HandProbing {
@@ -37,9 +39,13 @@ final class HandProbing {
     private final Patch patch;
     private final double[] image;
     private final int key;
+    private final Heard heard;
+    private final Pieces pieces;
 
-    HandProbing(ProbeNotes notes, Patch patch) {
+    HandProbing(ProbeNotes notes, Patch patch, Heard heard, Pieces pieces) {
         this.notes = notes;
+        this.heard = heard;
+        this.pieces = pieces;
         this.patch = patch;
         this.image = PatchImage.of(patch);
         this.key = Measuring.probeKey(patch);
@@ -49,26 +55,35 @@ final class HandProbing {
     List<HandProbe> all() {
         List<HandProbe> hands = new ArrayList<>();
         for (int m = 0; m < PatchParameters.MACROS; m++) {
-            if (!patch.macros().get(m).targets().isEmpty() || routed(Modulator.values()[Modulator.MACRO_1.ordinal() + m])) {
+            if (!patch.macros().get(m).targets().isEmpty() || routed(macro(m))) {
                 int macro = m;
-                hands.add(swept("macro" + (m + 1), new double[] {0, 25, 50, 75, 100}, position -> moved(macro, position), position -> Rendering.ControllerState.AT_REST));
+                hands.add(hand("macro" + (m + 1), EnumSet.of(macro(m)), new double[] {0, 25, 50, 75, 100}, position -> moved(macro, position), position -> Rendering.ControllerState.AT_REST));
             }
         }
         double[] travel = {0, 25, 50, 75, 100};
         double[] ends = {0, 100};
-        hands.add(swept("wheel", routed(Modulator.MOD_WHEEL) ? travel : ends, p -> image, p -> engine -> engine.modWheel(p / 100)));
-        hands.add(swept("pressure", routed(Modulator.AFTERTOUCH) || routed(Modulator.KEY_AFTERTOUCH) ? travel : ends, p -> image, p -> engine -> press(engine, p / 100)));
-        hands.add(swept("bend", new double[] {0, 50, 100}, p -> image, p -> engine -> engine.bend(p / 50 - 1)));
+        hands.add(hand("wheel", EnumSet.of(Modulator.MOD_WHEEL), routed(Modulator.MOD_WHEEL) ? travel : ends, p -> image, p -> engine -> engine.modWheel(p / 100)));
+        hands.add(hand("pressure", EnumSet.of(Modulator.AFTERTOUCH, Modulator.KEY_AFTERTOUCH), routed(Modulator.AFTERTOUCH) || routed(Modulator.KEY_AFTERTOUCH) ? travel : ends, p -> image, p -> engine -> press(engine, p / 100)));
+        hands.add(hand("bend", EnumSet.of(Modulator.BEND), new double[] {0, 50, 100}, p -> image, p -> engine -> engine.bend(p / 50 - 1)));
         if (routed(Modulator.BREATH)) {
-            hands.add(swept("breath", travel, p -> image, p -> engine -> engine.breath(p / 100)));
+            hands.add(hand("breath", EnumSet.of(Modulator.BREATH), travel, p -> image, p -> engine -> engine.breath(p / 100)));
         }
         if (routed(Modulator.PEDAL)) {
-            hands.add(swept("pedal", ends, p -> image, p -> engine -> engine.pedal(p / 100)));
+            hands.add(hand("pedal", EnumSet.of(Modulator.PEDAL), ends, p -> image, p -> engine -> engine.pedal(p / 100)));
         }
         if (routed(Modulator.RELEASE_VELOCITY)) {
-            hands.add(swept("release", ends, p -> image, p -> Rendering.ControllerState.AT_REST));
+            hands.add(hand("release", EnumSet.noneOf(Modulator.class), ends, p -> image, p -> Rendering.ControllerState.AT_REST));
         }
         return hands;
+    }
+
+    private static Modulator macro(int number) {
+        return Modulator.values()[Modulator.MACRO_1.ordinal() + number];
+    }
+
+    private HandProbe hand(String hand, Set<Modulator> moving, double[] positions, At<double[]> images, At<Rendering.ControllerState> states) {
+        return pieces.of("hand " + hand, key + " " + positions.length + " " + heard.note(key, ProbeNotes.VELOCITY, moving),
+                p -> p.hand(hand).orElse(null), () -> swept(hand, positions, images, states));
     }
 
     private void press(Engine engine, double value) {

@@ -1,5 +1,6 @@
 package gentlecomet.craft.probe;
 
+import gentlecomet.craft.format.Hashes;
 import gentlecomet.craft.format.PatchRules;
 import gentlecomet.craft.measure.Difference;
 import gentlecomet.craft.measure.Loudness;
@@ -12,6 +13,7 @@ import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.PatchParameters;
 import gentlecomet.sound.parameter.SourceParameters;
 import gentlecomet.sound.parameter.ValueText;
+import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.PatchImage;
 import gentlecomet.sound.patch.Route;
@@ -20,10 +22,14 @@ import gentlecomet.sound.performance.Move;
 import gentlecomet.sound.performance.Note;
 import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.performance.Rendering;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 
 /** Takes each part of a patch away and listens to what is missing. Hands and macros are moved where a part would be heard only then. */
 final class PartProbing {
@@ -37,6 +43,8 @@ final class PartProbing {
     private final Patch patch;
     private final double[] image;
     private final int middle;
+    private final Heard heard;
+    private final Pieces pieces;
     private final Map<Condition, Audio> sounds = new HashMap<>();
     private final List<PartProbe> found = new ArrayList<>();
 
@@ -44,8 +52,10 @@ final class PartProbing {
     private record Condition(int key, int velocity, double macros, boolean hands) {
     }
 
-    PartProbing(ProbeNotes notes, Patch patch) {
+    PartProbing(ProbeNotes notes, Patch patch, Heard heard, Pieces pieces) {
         this.notes = notes;
+        this.heard = heard;
+        this.pieces = pieces;
         this.patch = patch;
         this.image = PatchImage.of(patch);
         this.middle = Measuring.probeKey(patch);
@@ -131,15 +141,48 @@ final class PartProbing {
 
     /** Listens under one condition after the other until the part is heard. */
     private void add(int place, String name, PartProbe.Kind kind, Patch without, int layer) {
+        String id = Parameters.at(place).id();
+        String piece = "part " + id + " " + name;
+        List<Condition> conditions = conditions(layer);
+        // What was heard under the first condition does not depend on the others.
+        int used = pieces.earlier(piece).map(digest -> Integer.parseInt(digest.substring(0, 1))).orElse(conditions.size());
+        Optional<Double> known = pieces.known(piece, heard(conditions, used), p -> p.parts().stream().filter(part -> part.place().equals(id) && part.name().equals(name)).map(PartProbe::difference).findFirst());
+        found.add(new PartProbe(id, name, kind, known.orElseGet(() -> difference(piece, without, conditions))));
+    }
+
+    /** Their number, and what is heard under the first of the conditions. */
+    private String heard(List<Condition> conditions, int count) {
+        StringBuilder digest = new StringBuilder().append(count);
+        for (Condition c : conditions.subList(0, count)) {
+            digest.append(' ').append(c).append(' ').append(heard.note(c.key, c.velocity, moving(c)));
+        }
+        return digest.substring(0, 1) + Hashes.of(digest.toString().getBytes(StandardCharsets.UTF_8)).substring(0, 16);
+    }
+
+    private static Set<Modulator> moving(Condition c) {
+        Set<Modulator> moving = EnumSet.noneOf(Modulator.class);
+        if (c.hands) {
+            moving.addAll(EnumSet.range(Modulator.AFTERTOUCH, Modulator.SLIDE));
+        }
+        if (c.macros >= 0) {
+            moving.addAll(EnumSet.range(Modulator.MACRO_1, Modulator.MACRO_8));
+        }
+        return moving;
+    }
+
+    private double difference(String piece, Patch without, List<Condition> conditions) {
         double most = Loudness.SILENT;
-        for (Condition condition : conditions(layer)) {
+        int used = 0;
+        for (Condition condition : conditions) {
+            used++;
             Audio with = sounds.computeIfAbsent(condition, c -> play(patch, c));
             most = Math.max(most, Difference.db(with, play(without, condition)));
             if (most > ENOUGH_DB) {
                 break;
             }
         }
-        found.add(new PartProbe(Parameters.at(place).id(), name, kind, most));
+        pieces.note(piece, heard(conditions, used));
+        return most;
     }
 
     private List<Condition> conditions(int layer) {

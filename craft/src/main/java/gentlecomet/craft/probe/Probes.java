@@ -3,6 +3,7 @@ package gentlecomet.craft.probe;
 import gentlecomet.craft.measure.Measurement;
 import gentlecomet.craft.response.SplitStep;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -30,10 +31,11 @@ import java.util.Optional;
  * @param parts       each source, layer, effect and route, taken away
  * @param splits      steps where layers meet
  * @param cost        of a voice in plain voices, a count
+ * @param heard       digest of what each piece of all this depends on, by the name of the piece
  */
 public record Probes(Measurement measurement, PhraseProbe phrase, List<KeyProbe> keys, List<KeyProbe> touch, List<HandProbe> hands, HoldProbe hold, ClickProbe starts, ClickProbe ends,
         List<ClickProbe> changes, double repeatDb, double repeatOctaves, boolean random, boolean repeats, double chordPeakDbtp, String chordClip, double loudPeakDbtp, String loudClip,
-        double aliasingDb, int highestKey, List<PartProbe> parts, List<SplitStep> splits, double cost) {
+        double aliasingDb, int highestKey, List<PartProbe> parts, List<SplitStep> splits, double cost, Map<String, String> heard) {
 
     public Probes {
         keys = List.copyOf(keys);
@@ -42,6 +44,8 @@ public record Probes(Measurement measurement, PhraseProbe phrase, List<KeyProbe>
         changes = List.copyOf(changes);
         parts = List.copyOf(parts);
         splits = List.copyOf(splits);
+        // What was kept before digests were has none.
+        heard = heard == null ? Map.of() : Map.copyOf(heard);
     }
 
     /** What a hand does, where it was probed. */

@@ -1,5 +1,6 @@
 package gentlecomet.craft.probe;
 
+import gentlecomet.craft.format.Hashes;
 import gentlecomet.craft.measure.Difference;
 import gentlecomet.craft.measure.Loudness;
 import gentlecomet.craft.measure.Measurement;
@@ -26,10 +27,12 @@ import gentlecomet.sound.performance.Note;
 import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.performance.Rendering;
 import gentlecomet.sound.source.Recordings;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeSet;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 
 /** Renders and measures everything that the soundcheck asks of a patch: about two minutes of sound. Keeps an engine; one thread at a time. */
 public final class Probing {
@@ -60,30 +63,56 @@ public final class Probing {
 
     /** Everything, with the measurement of the phrase. */
     public Probes probe(Patch patch, Phrase phrase) {
-        return probe(patch, phrase, measuring.measure(patch, phrase));
+        return probe(patch, phrase, null);
     }
 
-    /** The rest, where the phrase has been measured. @param phrase of its category */
-    public Probes probe(Patch patch, Phrase phrase, Measurement measurement) {
+    /** The same, where another state of the patch has been probed: what has not changed since is taken from there. */
+    public Probes probe(Patch patch, Phrase phrase, Probes earlier) {
+        return probe(patch, phrase, measuring.measure(patch, phrase), earlier);
+    }
+
+    /**
+     * The rest, where the phrase has been measured.
+     *
+     * @param phrase  of its category
+     * @param earlier what was probed of another state of the patch, or null: what cannot have changed since is taken from there
+     */
+    public Probes probe(Patch patch, Phrase phrase, Measurement measurement, Probes earlier) {
+        Pieces pieces = new Pieces(earlier);
+        Heard all = new Heard(patch);
         double[] whole = PatchImage.of(patch);
         // Single notes are told by themselves: a pattern would stand before each of them.
         Patch single = Patterns.without(patch);
         double[] image = PatchImage.of(single);
-        List<KeyProbe> keys = keys(patch, image);
+        Heard heard = new Heard(single);
+        List<KeyProbe> keys = keys(patch, image, heard, pieces);
         ClickProbing clicks = new ClickProbing(notes, single);
-        List<HandProbe> hands = new HandProbing(notes, patch).all();
+        List<HandProbe> hands = new HandProbing(notes, patch, all, pieces).all();
         int key = measurement.probeKey();
-        Audio[] twice = {notes.note(image, key, ProbeNotes.VELOCITY, HELD_SECONDS, TAIL_SECONDS), notes.note(image, key, ProbeNotes.VELOCITY, HELD_SECONDS, TAIL_SECONDS)};
-        double[] spread = repeat(image, key);
+        String note = heard.notes(List.of(key), ProbeNotes.VELOCITY);
+        String middle = key + " " + note;
+        boolean repeats = pieces.of("twice", middle, Probes::repeats, () -> Difference.db(notes.note(image, key, ProbeNotes.VELOCITY, HELD_SECONDS, TAIL_SECONDS),
+                notes.note(image, key, ProbeNotes.VELOCITY, HELD_SECONDS, TAIL_SECONDS)) <= Loudness.SILENT);
+        double[] spread = pieces.of("strikes", middle, p -> new double[] {p.repeatDb(), p.repeatOctaves()}, () -> repeat(image, key));
         List<Integer> chord = chord(patch, key);
         String chordClip = String.join("+", chord.stream().map(KeyName::of).toList()) + ":100:1.5";
-        double chordPeak = ProbeNotes.peak(notes.play(whole, ProbeNotes.notes(1.5, chord.stream().map(k -> new Note(k, ProbeNotes.VELOCITY, 0, 1.5)).toList()), 0.3,
-                Rendering.ControllerState.AT_REST).audio());
+        double chordPeak = pieces.of("chord", chord + all.notes(chord, ProbeNotes.VELOCITY), Probes::chordPeakDbtp, () -> ProbeNotes.peak(notes.play(whole, ProbeNotes.notes(1.5, chord.stream().map(k -> new Note(k, ProbeNotes.VELOCITY, 0, 1.5)).toList()), 0.3,
+                Rendering.ControllerState.AT_REST).audio()));
         int highest = keys.isEmpty() ? key : keys.get(keys.size() - 1).key();
         Loud loud = loud(patch, hands, key);
-        return new Probes(measurement, phrase(whole, phrase), keys, touch(patch, image, key, keys), hands, hold(image, key), clicks.start(), clicks.end(), clicks.changes(), spread[0], spread[1],
-                random(patch), Difference.db(twice[0], twice[1]) <= Loudness.SILENT, chordPeak, chordClip, loud.peak, loud.clip, aliasing(single, image, keys.isEmpty() ? null : keys.get(keys.size() - 1)), highest,
-                new PartProbing(notes, patch).all(), SplitStep.of(patch, recordings), SampleLevels.rounded(Cost.ofVoice(image)));
+        double loudPeak = pieces.of("loud", loud.clip + " " + all.everything(), Probes::loudPeakDbtp, loud::peak);
+        double aliasing = pieces.of("aliasing", highest + " " + heard.notes(List.of(highest), ProbeNotes.VELOCITY), Probes::aliasingDb,
+                () -> aliasing(single, image, keys.isEmpty() ? null : keys.get(keys.size() - 1)));
+        return new Probes(measurement, pieces.of("phrase", phrase(all, phrase), Probes::phrase, () -> phrase(whole, phrase)), keys, touch(patch, image, key, keys, heard, pieces), hands,
+                pieces.of("hold", middle, Probes::hold, () -> hold(image, key)), pieces.of("start", middle, Probes::starts, clicks::start), pieces.of("end", middle, Probes::ends, clicks::end),
+                pieces.of("changes", heard.atRest(), Probes::changes, clicks::changes), spread[0], spread[1], random(patch), repeats, chordPeak, chordClip, loudPeak, loud.clip, aliasing, highest,
+                new PartProbing(notes, patch, all, pieces).all(), pieces.of("splits", all.atRest(), Probes::splits, () -> SplitStep.of(patch, recordings)),
+                SampleLevels.rounded(Cost.ofVoice(image)), pieces.heard());
+    }
+
+    /** What the phrase can make heard: of one that moves hands, everything. */
+    private static String phrase(Heard heard, Phrase phrase) {
+        return Hashes.of(phrase.toString().getBytes(StandardCharsets.UTF_8)).substring(0, 8) + " " + (phrase.moves().isEmpty() && phrase.rides().isEmpty() ? heard.atRest() : heard.everything());
     }
 
     private PhraseProbe phrase(double[] image, Phrase phrase) {
@@ -111,7 +140,7 @@ public final class Probing {
     }
 
     /** Every sixth key that sounds within a piano's range, and both ends. */
-    private List<KeyProbe> keys(Patch patch, double[] image) {
+    private List<KeyProbe> keys(Patch patch, double[] image, Heard heard, Pieces pieces) {
         TreeSet<Integer> all = new TreeSet<>();
         for (int key = ResponseMap.LOWEST; key <= ResponseMap.HIGHEST; key++) {
             if (Measuring.sounds(patch, key, ProbeNotes.VELOCITY)) {
@@ -126,14 +155,18 @@ public final class Probing {
         List<KeyProbe> probes = new ArrayList<>();
         for (int key : all) {
             if ((key - first) % EVERY == 0 || key == last) {
-                Audio audio = notes.note(image, key, ProbeNotes.VELOCITY, HELD_SECONDS, TAIL_SECONDS);
-                probes.add(ProbeNotes.keyProbe(patch, audio, key, ProbeNotes.VELOCITY, HELD_SECONDS, true));
+                probes.add(pieces.of("key " + key, heard.notes(List.of(key), ProbeNotes.VELOCITY), p -> find(p.keys(), key, ProbeNotes.VELOCITY), () -> ProbeNotes.keyProbe(patch,
+                        notes.note(image, key, ProbeNotes.VELOCITY, HELD_SECONDS, TAIL_SECONDS), key, ProbeNotes.VELOCITY, HELD_SECONDS, true)));
             }
         }
         return probes;
     }
 
-    private List<KeyProbe> touch(Patch patch, double[] image, int middle, List<KeyProbe> keys) {
+    private static KeyProbe find(List<KeyProbe> probes, int key, int velocity) {
+        return probes.stream().filter(p -> p.key() == key && p.velocity() == velocity).findFirst().orElse(null);
+    }
+
+    private List<KeyProbe> touch(Patch patch, double[] image, int middle, List<KeyProbe> keys, Heard heard, Pieces pieces) {
         List<KeyProbe> found = new ArrayList<>();
         TreeSet<Integer> places = new TreeSet<>(List.of(middle));
         if (!keys.isEmpty()) {
@@ -143,7 +176,8 @@ public final class Probing {
         for (int key : places) {
             for (int velocity : TOUCHES) {
                 if ((key == middle || velocity != 1 && velocity != ProbeNotes.VELOCITY) && Measuring.sounds(patch, key, velocity)) {
-                    found.add(ProbeNotes.keyProbe(patch, notes.note(image, key, velocity, HELD_SECONDS, 0.1), key, velocity, HELD_SECONDS, false));
+                    found.add(pieces.of("key " + key + " at " + velocity, heard.notes(List.of(key), velocity), p -> find(p.touch(), key, velocity),
+                            () -> ProbeNotes.keyProbe(patch, notes.note(image, key, velocity, HELD_SECONDS, 0.1), key, velocity, HELD_SECONDS, false)));
                 }
             }
         }
@@ -223,7 +257,10 @@ public final class Probing {
     }
 
     /** One note with every hand where it is loudest. */
-    private record Loud(double peak, String clip) {
+    private record Loud(Supplier<Double> sound, String clip) {
+        double peak() {
+            return sound.get();
+        }
     }
 
     private Loud loud(Patch patch, List<HandProbe> hands, int key) {
@@ -243,8 +280,8 @@ public final class Probing {
                 clip.append("pressure=").append((int) loudest.position()).append(' ');
             }
         }
-        double peak = ProbeNotes.peak(notes.play(PatchImage.of(state), Phrase.single(key, 127, HELD_SECONDS), 0.5, engine -> moves.forEach(m -> m.accept(engine))).audio());
-        return new Loud(peak, clip + KeyName.of(key) + ":127:1");
+        double[] image = PatchImage.of(state);
+        return new Loud(() -> ProbeNotes.peak(notes.play(image, Phrase.single(key, 127, HELD_SECONDS), 0.5, engine -> moves.forEach(m -> m.accept(engine))).audio()), clip + KeyName.of(key) + ":127:1");
     }
 
     /**

@@ -14,6 +14,7 @@ import gentlecomet.craft.response.SplitStep;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 
 /** Figures of a sound that nobody rendered: flawless at first, then as a test wants them. */
 public final class SketchedProbes {
@@ -89,6 +90,6 @@ public final class SketchedProbes {
 
     private Probes made(Measurement m) {
         return new Probes(m, phrase, keys, touch, hands, new HoldProbe(Collections.nCopies(100, -20.0), growth, 0, 0, drift, dc, 10, -120), starts, ends, changes, repeatDb, 0, random, repeats, chordPeak,
-                "C4+E4:100:1.5", loudPeak, "C4:127:1", aliasing, 108, parts, splits, 2);
+                "C4+E4:100:1.5", loudPeak, "C4:127:1", aliasing, 108, parts, splits, 2, Map.of());
     }
 }

@@ -87,6 +87,11 @@ public final class Shapes {
         return FIRST_LAYER + (layer + 1) * OF_LAYER - 1;
     }
 
+    /** Layer that a drawn list belongs to, counting from 0, or -1 for one of the patch as a whole. */
+    public static int layerOf(int kind) {
+        return kind < FIRST_LAYER ? -1 : (kind - FIRST_LAYER) / OF_LAYER;
+    }
+
     /** The kind of an id, or null. */
     public static ShapeKind find(String id) {
         for (ShapeKind kind : ALL) {

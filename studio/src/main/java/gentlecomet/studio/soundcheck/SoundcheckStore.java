@@ -103,6 +103,14 @@ class SoundcheckStore {
                 .param("madeBy", Analysis.MEASURES).query(String.class).optional().map(text -> Json.read(text, Probes.class));
     }
 
+    /** What was measured by a phrase of the latest state of a patch that anything was measured of. */
+    Optional<Probes> latestProbes(long patchId, String phrase) {
+        return jdbc.sql("""
+                select r.content from edit e join probe r on r.sound_hash = e.sound_hash and r.phrase = :phrase and r.engine_version = :madeBy
+                where e.patch_id = :patch order by e.number desc limit 1""").param("phrase", phrase).param("madeBy", Analysis.MEASURES).param("patch", patchId)
+                .query(String.class).optional().map(text -> Json.read(text, Probes.class));
+    }
+
     void saveProbes(String soundHash, String phrase, Probes probes) {
         jdbc.sql("insert into probe (sound_hash, phrase, engine_version, content) values (:hash, :phrase, :madeBy, cast(:content as json)) on conflict do nothing")
                 .param("hash", soundHash).param("phrase", phrase).param("madeBy", Analysis.MEASURES).param("content", Json.compact(probes)).update();

@@ -28,8 +28,8 @@ class SoundcheckTask implements BackgroundTask<SoundcheckTask.Data> {
         this.assets = assets;
     }
 
-    /** A sound as a category's under house rules. @param rules as JSON @param patch as JSON */
-    record Data(String soundHash, String category, String rulesHash, String rules, String patch) {
+    /** A sound as a category's under house rules. @param patchId of the patch whose sound it is @param rules as JSON @param patch as JSON */
+    record Data(long patchId, String soundHash, String category, String rulesHash, String rules, String patch) {
         String id() {
             return SoundcheckTask.id(soundHash, category, rulesHash);
         }
@@ -55,16 +55,16 @@ class SoundcheckTask implements BackgroundTask<SoundcheckTask.Data> {
         if (store.find(data.soundHash(), data.category(), data.rulesHash()).isEmpty()) {
             HouseRules rules = Json.read(data.rules(), HouseRules.class);
             Patch patch = PatchFormat.read(data.patch(), "work");
-            List<Finding> findings = Soundcheck.judge(patch, probe(patch, data.soundHash(), rules), rules);
+            List<Finding> findings = Soundcheck.judge(patch, probe(data.patchId(), patch, data.soundHash(), rules), rules);
             store.save(data.soundHash(), data.category(), data.rulesHash(), findings);
         }
     }
 
-    /** What is measured of a sound, from the store or by rendering. */
-    Probes probe(Patch patch, String soundHash, HouseRules rules) {
+    /** What is measured of a sound, from the store or by rendering what is not known of an earlier state of the patch. */
+    Probes probe(long patchId, Patch patch, String soundHash, HouseRules rules) {
         String phrase = rules.phraseOf(patch.naming().category());
         return store.probes(soundHash, phrase).orElseGet(() -> {
-            Probes made = new Probing(assets).probe(patch, rules.phrase(phrase), measures.measure(patch, soundHash, rules));
+            Probes made = new Probing(assets).probe(patch, rules.phrase(phrase), measures.measure(patch, soundHash, rules), store.latestProbes(patchId, phrase).orElse(null));
             store.saveProbes(soundHash, phrase, made);
             return made;
         });

@@ -112,9 +112,9 @@ public class Soundchecks {
         return store.probes(row.soundHash().strip(), rules.phraseOf(row.category()));
     }
 
-    /** The same of any state, rendered where it has not been. */
-    public Probes probe(Patch state, HouseRules rules) {
-        return task.probe(state, Hashes.sound(state), rules);
+    /** The same of any state of a patch, rendered where it has not been. */
+    public Probes probe(long patchId, Patch state, HouseRules rules) {
+        return task.probe(patchId, state, Hashes.sound(state), rules);
     }
 
     /** Keeps what was measured of a state elsewhere, and what the rules say of it. */
@@ -175,7 +175,7 @@ public class Soundchecks {
     }
 
     private static SoundcheckTask.Data data(PatchRow row, String hash, String rules) {
-        return new SoundcheckTask.Data(row.soundHash().strip(), row.category(), hash, rules, PatchFormat.write(row.patch()));
+        return new SoundcheckTask.Data(row.id(), row.soundHash().strip(), row.category(), hash, rules, PatchFormat.write(row.patch()));
     }
 
     /** How far the soundcheck of one patch is. */

@@ -58,7 +58,7 @@ class MendTask implements BackgroundTask<MendTask.Data> {
         }
         HouseRules rules = Json.read(data.rules(), HouseRules.class);
         Patch patch = PatchFormat.read(data.patch(), "work");
-        Probes probes = soundchecks.probe(patch, rules);
+        Probes probes = soundchecks.probe(data.patchId(), patch, rules);
         Optional<Finding> finding = Soundcheck.judge(patch, probes, rules).stream().filter(f -> f.key().equals(data.finding())).findFirst();
         MendingRow row;
         if (finding.isEmpty()) {

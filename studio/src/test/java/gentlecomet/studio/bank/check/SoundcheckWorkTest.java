@@ -4,6 +4,7 @@ import static org.awaitility.Awaitility.await;
 import static org.hamcrest.Matchers.containsString;
 import static org.hamcrest.Matchers.not;
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
@@ -114,6 +115,23 @@ class SoundcheckWorkTest extends WebWork {
         String page = web.perform(get("/banks/{id}/soundcheck", bank)).andExpect(status().isOk()).andReturn().getResponse().getContentAsString();
         assertTrue(page.replaceAll("<[^>]*>", "").matches("(?s).*1 new, 1 gone \\(" + patches.get(id).name() + " 1\\).*"), "one has come, one has gone, and from where");
         assertTrue(page.contains("data-key=\"expression.wheel routes\"") && page.contains("data-fresh=\"true\""));
+    }
+
+    /** A figure that is put into what was measured stands in what is measured after an edit that cannot change it, and goes with one that can. */
+    @Test
+    void anEditMeasuresWhatItCanChange() throws Exception {
+        checked();
+        jdbc.sql("update probe set content = jsonb_set(content::jsonb, '{hold,growthDb}', '-7.25')::json where sound_hash = :hash").param("hash", patches.summary(id).soundHash()).update();
+        patches.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("performance.bendUp"), 7));
+        checked();
+        assertEquals(-7.25, growth());
+        patches.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("layer1.source1.level"), -14));
+        checked();
+        assertNotEquals(-7.25, growth());
+    }
+
+    private double growth() {
+        return soundchecks.probes(patches.get(id), collections.get(collection).rules()).orElseThrow().hold().growthDb();
     }
 
     /** The whole way, rendered: a patch that clips in chords is mended by a limiter, in one step that is taken back. */
