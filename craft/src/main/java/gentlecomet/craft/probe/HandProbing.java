@@ -3,7 +3,6 @@ package gentlecomet.craft.probe;
 import gentlecomet.craft.measure.ClickFinder;
 import gentlecomet.craft.measure.Course;
 import gentlecomet.craft.measure.Difference;
-import gentlecomet.craft.measure.Loudness;
 import gentlecomet.craft.measure.Measuring;
 import gentlecomet.craft.measure.PowerSpectrum;
 import gentlecomet.craft.measure.Timbre;
@@ -119,12 +118,18 @@ final class HandProbing {
         }
         Audio first = sounds.get(0);
         Audio last = sounds.get(sounds.size() - 1);
-        double most = Loudness.SILENT;
+        // Between the ends a tail is not waited for as long: what comes later in it is no difference.
+        Audio begun = begun(first);
+        double most = Difference.db(first, last);
         for (Audio sound : sounds) {
-            most = Math.max(most, Difference.db(first, sound));
+            most = Math.max(most, Difference.db(begun, begun(sound)));
         }
         // A note that begins with the pitch bent is another note; what the hand does on the way is heard in its clicks.
         return new HandProbe(hand, points, most, Difference.db(first, last), bend || points.size() < 3 ? ClickProbe.NONE : click(hand), change(first, last));
+    }
+
+    private static Audio begun(Audio audio) {
+        return audio.part(0, ProbeNotes.held(audio, HELD_SECONDS + TAIL_SECONDS));
     }
 
     private HandProbe.Point point(double position, Audio audio, boolean pitch) {

@@ -144,6 +144,13 @@ class SoundcheckTest {
         breaks("macro.order", good().withMacro(4, macro("Cry", "layer1.source1.cents", -9, 9)));
     }
 
+    /** A tail that is waited for longer at the ends than between them is no effect of the macro. */
+    @Test
+    void aDeadMacroOfASoundThatRingsIsFound() {
+        Patch rings = with(good(), "layer1.amplitude.release=3 s").withMacro(4, macro("Width", "layer1.lfo1.rate", 1, 9));
+        assertTrue(rules(rings).contains("macro.dead"), rules(rings).toString());
+    }
+
     private static HouseRules house(Conventions c) {
         HouseRules r = HouseRules.DEFAULT;
         return new HouseRules(r.namePattern(), r.namePatternHint(), r.nameMaxLength(), r.categories(), r.targetLufs(), r.toleranceLu(), r.ceilingDbtp(), r.tuningCents(), r.macroNames(), r.fewestMacros(),
