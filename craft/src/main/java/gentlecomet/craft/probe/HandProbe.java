@@ -7,13 +7,14 @@ import java.util.stream.IntStream;
  * What a macro or a controller does to a note over its travel, by positions that are rendered.
  *
  * @param hand       "macro1" to "macro8", "wheel", "pressure", "bend", "pedal" or "release"
+ * @param key        on which it was probed: the middle one, or one that it moves
  * @param points     in the order of their positions
  * @param difference energy of the greatest difference between the sound at any position and that at the first, against the louder, in dB
  * @param ends       the same between the sounds at both ends
  * @param click      the worst click while it moves from end to end and back
  * @param change     how the sound changes from the first position to the last: level in dB of each of {@value #BANDS} bands while the key is down, then attack and tail
  */
-public record HandProbe(String hand, List<Point> points, double difference, double ends, ClickProbe click, List<Double> change) {
+public record HandProbe(String hand, int key, List<Point> points, double difference, double ends, ClickProbe click, List<Double> change) {
 
     /** Bands of a change: octaves from 40 Hz on. */
     public static final int BANDS = 9;

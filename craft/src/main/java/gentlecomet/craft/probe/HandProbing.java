@@ -22,6 +22,8 @@ import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.DoubleFunction;
 
 /** Moves every hand that a patch has through its travel. */
 final class HandProbing {
@@ -33,11 +35,13 @@ final class HandProbing {
     private static final double FALLS_DB = 9;
     private static final double AUDIBLE_DBFS = -60;
     private static final double SWEEP_SECONDS = 0.15;
+    private static final double[] TRAVEL = {0, 25, 50, 75, 100};
+    private static final double[] ENDS = {0, 100};
 
     private final ProbeNotes notes;
     private final Patch patch;
     private final double[] image;
-    private final int key;
+    private final int middle;
     private final Heard heard;
     private final Pieces pieces;
 
@@ -47,31 +51,33 @@ final class HandProbing {
         this.pieces = pieces;
         this.patch = patch;
         this.image = PatchImage.of(patch);
-        this.key = Measuring.probeKey(patch);
+        this.middle = Measuring.probeKey(patch);
     }
 
-    /** Every hand that the patch uses, and those that every keyboard has. */
+    /** Every hand that the patch uses, and those that every keyboard has; each on a key that it moves. */
     List<HandProbe> all() {
         List<HandProbe> hands = new ArrayList<>();
         for (int m = 0; m < PatchParameters.MACROS; m++) {
             if (!patch.macros().get(m).targets().isEmpty() || routed(macro(m))) {
                 int macro = m;
-                hands.add(hand("macro" + (m + 1), EnumSet.of(macro(m)), new double[] {0, 25, 50, 75, 100}, position -> moved(macro, position), position -> Rendering.ControllerState.AT_REST));
+                hands.add(hand("macro" + (m + 1), EnumSet.of(macro(m)), TRAVEL, position -> moved(macro, position), (engine, key, p) -> { }));
             }
         }
-        double[] travel = {0, 25, 50, 75, 100};
-        double[] ends = {0, 100};
-        hands.add(hand("wheel", EnumSet.of(Modulator.MOD_WHEEL), routed(Modulator.MOD_WHEEL) ? travel : ends, p -> image, p -> engine -> engine.modWheel(p / 100)));
-        hands.add(hand("pressure", EnumSet.of(Modulator.AFTERTOUCH, Modulator.KEY_AFTERTOUCH), routed(Modulator.AFTERTOUCH) || routed(Modulator.KEY_AFTERTOUCH) ? travel : ends, p -> image, p -> engine -> press(engine, p / 100)));
-        hands.add(hand("bend", EnumSet.of(Modulator.BEND), new double[] {0, 50, 100}, p -> image, p -> engine -> engine.bend(p / 50 - 1)));
+        hands.add(hand("wheel", EnumSet.of(Modulator.MOD_WHEEL), routed(Modulator.MOD_WHEEL) ? TRAVEL : ENDS, p -> image, (engine, key, p) -> engine.modWheel(p / 100)));
+        hands.add(hand("pressure", EnumSet.of(Modulator.AFTERTOUCH, Modulator.KEY_AFTERTOUCH), routed(Modulator.AFTERTOUCH) || routed(Modulator.KEY_AFTERTOUCH) ? TRAVEL : ENDS, p -> image,
+                (engine, key, p) -> {
+                    engine.aftertouch(p / 100);
+                    engine.keyAftertouch(key, p / 100);
+                }));
+        hands.add(hand("bend", EnumSet.of(Modulator.BEND), new double[] {0, 50, 100}, p -> image, (engine, key, p) -> engine.bend(p / 50 - 1)));
         if (routed(Modulator.BREATH)) {
-            hands.add(hand("breath", EnumSet.of(Modulator.BREATH), travel, p -> image, p -> engine -> engine.breath(p / 100)));
+            hands.add(hand("breath", EnumSet.of(Modulator.BREATH), TRAVEL, p -> image, (engine, key, p) -> engine.breath(p / 100)));
         }
         if (routed(Modulator.PEDAL)) {
-            hands.add(hand("pedal", EnumSet.of(Modulator.PEDAL), ends, p -> image, p -> engine -> engine.pedal(p / 100)));
+            hands.add(hand("pedal", EnumSet.of(Modulator.PEDAL), ENDS, p -> image, (engine, key, p) -> engine.pedal(p / 100)));
         }
         if (routed(Modulator.RELEASE_VELOCITY)) {
-            hands.add(hand("release", EnumSet.noneOf(Modulator.class), ends, p -> image, p -> Rendering.ControllerState.AT_REST));
+            hands.add(hand("release", EnumSet.of(Modulator.RELEASE_VELOCITY), ENDS, p -> image, (engine, key, p) -> { }));
         }
         return hands;
     }
@@ -80,14 +86,29 @@ final class HandProbing {
         return Modulator.values()[Modulator.MACRO_1.ordinal() + number];
     }
 
-    private HandProbe hand(String hand, Set<Modulator> moving, double[] positions, At<double[]> images, At<Rendering.ControllerState> states) {
+    private HandProbe hand(String hand, Set<Modulator> moving, double[] positions, DoubleFunction<double[]> images, Placing placing) {
+        int key = key(moving);
         return pieces.of("hand " + hand, key + " " + positions.length + " " + heard.note(key, ProbeNotes.VELOCITY, moving),
-                p -> p.hand(hand).orElse(null), () -> swept(hand, positions, images, states));
+                p -> p.hand(hand).orElse(null), () -> swept(hand, key, positions, images, placing));
     }
 
-    private void press(Engine engine, double value) {
-        engine.aftertouch(value);
-        engine.keyAftertouch(key, value);
+    /** The middle key, or the one next to it at which something sounds that the hand moves: of a split it may move one side alone. */
+    private int key(Set<Modulator> moving) {
+        Set<Integer> layers = new TreeSet<>();
+        patch.routes().stream().filter(r -> r.depth() != 0 && (moving.contains(r.source()) || moving.contains(r.scaler()))).forEach(r -> layers.add(Parameters.layerOf(r.target().index())));
+        for (int m = 0; m < PatchParameters.MACROS; m++) {
+            if (moving.contains(macro(m))) {
+                patch.macros().get(m).targets().forEach(t -> layers.add(Parameters.layerOf(t.target().index())));
+            }
+        }
+        int wanted = layers.stream().filter(layer -> layer >= 0).mapToInt(layer -> 1 << layer).sum();
+        int best = middle;
+        for (int key = 0; key < 128 && wanted != 0 && !layers.contains(-1) && (ProbeNotes.layers(patch, best, ProbeNotes.VELOCITY) & wanted) == 0; key++) {
+            for (int at : new int[] {middle - key, middle + key}) {
+                best = at >= 0 && at < 128 && (ProbeNotes.layers(patch, at, ProbeNotes.VELOCITY) & wanted) != 0 ? at : best;
+            }
+        }
+        return best;
     }
 
     private boolean routed(Modulator modulator) {
@@ -98,13 +119,13 @@ final class HandProbing {
         return PatchImage.of(patch.withValue(Parameters.at(PatchParameters.MACRO + macro), position));
     }
 
-    /** The state of the patch at a position of a hand. */
+    /** Puts a hand somewhere, in per cent, before a key is struck. */
     @FunctionalInterface
-    interface At<T> {
-        T position(double percent);
+    private interface Placing {
+        void place(Engine engine, int key, double percent);
     }
 
-    private HandProbe swept(String hand, double[] positions, At<double[]> images, At<Rendering.ControllerState> states) {
+    private HandProbe swept(String hand, int key, double[] positions, DoubleFunction<double[]> images, Placing placing) {
         List<Audio> sounds = new ArrayList<>();
         List<HandProbe.Point> points = new ArrayList<>();
         boolean bend = hand.equals("bend");
@@ -112,9 +133,10 @@ final class HandProbing {
             boolean end = (i == 0 || i == positions.length - 1) && !bend;
             int release = hand.equals("release") ? (int) Math.round(1.27 * positions[i]) : Note.USUAL_RELEASE;
             Phrase note = ProbeNotes.notes(HELD_SECONDS, List.of(new Note(key, ProbeNotes.VELOCITY, 0, HELD_SECONDS, release)));
-            Audio audio = notes.play(images.position(positions[i]), note, end ? END_TAIL_SECONDS : TAIL_SECONDS, states.position(positions[i])).audio();
+            double position = positions[i];
+            Audio audio = notes.play(images.apply(position), note, end ? END_TAIL_SECONDS : TAIL_SECONDS, engine -> placing.place(engine, key, position)).audio();
             sounds.add(audio);
-            points.add(point(positions[i], audio, end || bend));
+            points.add(point(position, key, audio, end || bend));
         }
         Audio first = sounds.get(0);
         Audio last = sounds.get(sounds.size() - 1);
@@ -125,14 +147,14 @@ final class HandProbing {
             most = Math.max(most, Difference.db(begun, begun(sound)));
         }
         // A note that begins with the pitch bent is another note; what the hand does on the way is heard in its clicks.
-        return new HandProbe(hand, points, most, Difference.db(first, last), bend || points.size() < 3 ? ClickProbe.NONE : click(hand), change(first, last));
+        return new HandProbe(hand, key, points, most, Difference.db(first, last), bend || points.size() < 3 ? ClickProbe.NONE : click(hand, key), change(first, last));
     }
 
     private static Audio begun(Audio audio) {
         return audio.part(0, ProbeNotes.held(audio, HELD_SECONDS + TAIL_SECONDS));
     }
 
-    private HandProbe.Point point(double position, Audio audio, boolean pitch) {
+    private HandProbe.Point point(double position, int key, Audio audio, boolean pitch) {
         Course course = new Course(audio);
         Timbre timbre = Timbre.of(audio, 0, ProbeNotes.held(audio, HELD_SECONDS));
         double attack = course.attackSeconds();
@@ -152,7 +174,7 @@ final class HandProbing {
     }
 
     /** The hand goes up quickly while the note is held, and down again. */
-    private ClickProbe click(String hand) {
+    private ClickProbe click(String hand, int key) {
         Ride.Hand ride = Ride.Hand.find(hand);
         if (ride == null) {
             return ClickProbe.NONE;

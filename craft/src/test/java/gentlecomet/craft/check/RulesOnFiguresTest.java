@@ -197,10 +197,10 @@ class RulesOnFiguresTest {
         HandProbe.Point[] points = {SketchedProbes.point(0, -15, -6, 1000), SketchedProbes.point(100, -15, -6, 3000)};
         List<Double> up = List.of(0.0, 0.0, 1.0, 3.0, 8.0, 12.0, 4.0, 0.0, 0.0, 0.0, 0.0, 0.0);
         List<Double> other = List.of(9.0, 8.0, 1.0, 3.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 5.0, 0.0);
-        p.hands.add(new HandProbe("macro1", List.of(points), -10, -10, ClickProbe.NONE, up));
-        p.hands.add(new HandProbe("macro2", List.of(points), -10, -10, ClickProbe.NONE, other));
+        p.hands.add(new HandProbe("macro1", 60, List.of(points), -10, -10, ClickProbe.NONE, up));
+        p.hands.add(new HandProbe("macro2", 60, List.of(points), -10, -10, ClickProbe.NONE, other));
         assertFalse(rules(LEAD, p, HouseRules.DEFAULT).contains("macro.same"));
-        p.hands.add(new HandProbe("macro3", List.of(points), -10, -10, ClickProbe.NONE, up.stream().map(v -> 1.1 * v).toList()));
+        p.hands.add(new HandProbe("macro3", 60, List.of(points), -10, -10, ClickProbe.NONE, up.stream().map(v -> 1.1 * v).toList()));
         assertTrue(rules(LEAD, p, HouseRules.DEFAULT).contains("macro.same"));
     }
 

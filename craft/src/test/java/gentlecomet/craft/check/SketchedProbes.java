@@ -76,7 +76,7 @@ public final class SketchedProbes {
     }
 
     static HandProbe hand(String hand, double difference, HandProbe.Point... points) {
-        return new HandProbe(hand, List.of(points), difference, difference, ClickProbe.NONE, Collections.nCopies(HandProbe.BANDS + 3, 1.0));
+        return new HandProbe(hand, 60, List.of(points), difference, difference, ClickProbe.NONE, Collections.nCopies(HandProbe.BANDS + 3, 1.0));
     }
 
     /** A flawless sound, but for what was measured of its phrase and its probe note. */

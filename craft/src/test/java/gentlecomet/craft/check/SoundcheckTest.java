@@ -151,6 +151,17 @@ class SoundcheckTest {
         assertTrue(rules(rings).contains("macro.dead"), rules(rings).toString());
     }
 
+    /** The wheel of a split that moves one side is tried on that side, and its finding is heard there. */
+    @Test
+    void aHandOfOneSideIsTriedThere() {
+        Patch split = with(good(), "layer1.zone.highKey=B3", "layer2.on=on", "layer2.source1.level=-12", "layer2.zone.lowKey=C4");
+        assertFalse(rules(split).contains("expression.wheel"), rules(split).toString());
+        assertEquals(59, probing.probe(split, Phrases.get("line")).hand("wheel").orElseThrow().key());
+        Patch macro = split.withMacro(4, macro("Width", "layer1.lfo1.rate", 1, 9));
+        Finding dead = findings(HouseRules.DEFAULT, macro).stream().filter(f -> f.rule().equals("macro.dead")).findFirst().orElseThrow();
+        assertTrue(dead.clip().contains("B3"), dead.clip());
+    }
+
     private static HouseRules house(Conventions c) {
         HouseRules r = HouseRules.DEFAULT;
         return new HouseRules(r.namePattern(), r.namePatternHint(), r.nameMaxLength(), r.categories(), r.targetLufs(), r.toleranceLu(), r.ceilingDbtp(), r.tuningCents(), r.macroNames(), r.fewestMacros(),

@@ -5,12 +5,16 @@ import static org.hamcrest.Matchers.containsString;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import gentlecomet.craft.edit.PatchEdit;
+import gentlecomet.craft.format.CollectionFile;
+import gentlecomet.craft.format.CollectionFormat;
 import gentlecomet.craft.format.PatchFormat;
+import gentlecomet.craft.format.ZipFormat;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.SourceParameters;
 import gentlecomet.sound.patch.Patch;
@@ -81,6 +85,18 @@ class ReleaseWorkTest extends WebWork {
 
     private ReleaseRow built(long release) {
         return await().atMost(Duration.ofSeconds(60)).until(() -> releases.get(release), r -> !r.state().equals("building"));
+    }
+
+    /** Where new patches of a category begin is told in the archive, so that it is there again when somebody takes the release in. */
+    @Test
+    void theStartOfACategoryGoesAlong() throws Exception {
+        patches.edit(id, 0, "", new PatchEdit.Categorise("bell"));
+        patches.save(id, 0, "");
+        send(post("/patches/{id}/start", id)).andExpect(status().isOk());
+        ReleaseRow built = built(releases.start(collection, "1.0.0", "tried out", ReleaseChoice.of()));
+        byte[] archive = web.perform(get("/releases/{id}/archive.zip", built.id())).andExpect(status().isOk()).andReturn().getResponse().getContentAsByteArray();
+        List<CollectionFile.Slot> slots = CollectionFormat.read(ZipFormat.read(archive, "release")).banks().get(0).slots();
+        assertEquals(List.of(true, false), slots.stream().map(CollectionFile.Slot::start).toList());
     }
 
     /** Cancelling takes back what waits and what was made; a part that comes too late is not kept. */

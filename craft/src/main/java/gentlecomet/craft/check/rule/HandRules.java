@@ -48,7 +48,7 @@ public final class HandRules {
                         HandProbe.Point from = h.points().get(jump - 1);
                         HandProbe.Point to = h.points().get(jump);
                         found.add("%s jumps between %.0f and %.0f %%: %+.1f LU and %+.1f octaves of brightness there.", title(s, h), from.position(), to.position(), to.loudness() - from.loudness(), HandProbe.octaves(from, to))
-                                .at(place(h)).clip("sweep=" + h.hand() + " " + Subject.note(s.key(), 100, 2)).number("loudness", FindingText.lu(to.loudness() - from.loudness())).number("brightness", FindingText.octaves(HandProbe.octaves(from, to)))
+                                .at(place(h)).clip("sweep=" + h.hand() + " " + Subject.note(h.key(), 100, 2)).number("loudness", FindingText.lu(to.loudness() - from.loudness())).number("brightness", FindingText.octaves(HandProbe.octaves(from, to)))
                                 .picture(CheckPictures.hand(h, "LUFS", HandProbe.Point::loudness, null, to.position()));
                     }
                 }
@@ -59,7 +59,7 @@ public final class HandRules {
                     // What is too loud wherever the hand stands is not the hand's doing.
                     boolean everywhere = h.points().stream().allMatch(p -> p.peakDbtp() > s.limit(PEAK));
                     if (loudest.peakDbtp() > s.limit(PEAK) && !everywhere) {
-                        found.add("%s at %.0f %% brings a single note to %.1f dBTP.", title(s, h), loudest.position(), loudest.peakDbtp()).at(place(h)).clip(clip(s, h, loudest.position()))
+                        found.add("%s at %.0f %% brings a single note to %.1f dBTP.", title(s, h), loudest.position(), loudest.peakDbtp()).at(place(h)).clip(clip(h, loudest.position()))
                                 .number("true peak", FindingText.dbtp(loudest.peakDbtp())).number("limit", FindingText.dbtp(s.limit(PEAK)))
                                 .picture(CheckPictures.hand(h, "dBTP", HandProbe.Point::peakDbtp, s.limit(PEAK), loudest.position()));
                     }
@@ -70,7 +70,7 @@ public final class HandRules {
                     double loudest = h.points().stream().mapToDouble(HandProbe.Point::loudness).max().orElse(0);
                     h.points().stream().filter(p -> Math.max(-100, p.loudness()) < loudest - s.limit(SILENT)).findFirst().ifPresent(p ->
                             found.add("%s at %.0f %% leaves hardly anything to hear: %.0f LU less than at its loudest.", title(s, h), p.position(), loudest - Math.max(-100, p.loudness())).at(place(h))
-                                    .clip(clip(s, h, p.position())).number("less by", FindingText.lu(loudest - Math.max(-100, p.loudness())))
+                                    .clip(clip(h, p.position())).number("less by", FindingText.lu(loudest - Math.max(-100, p.loudness())))
                                     .picture(CheckPictures.hand(h, "LUFS", HandProbe.Point::loudness, null, p.position())));
                 }
             }, SILENT),
@@ -81,7 +81,7 @@ public final class HandRules {
                 for (HandProbe h : s.probes().hands()) {
                     if (!h.hand().equals("pedal")) {
                         h.points().stream().filter(HandProbe.Point::rings).findFirst().ifPresent(p ->
-                                found.add("%s at %.0f %%: the note goes on after its key was let go.", title(s, h), p.position()).at(place(h)).clip(clip(s, h, p.position()))
+                                found.add("%s at %.0f %%: the note goes on after its key was let go.", title(s, h), p.position()).at(place(h)).clip(clip(h, p.position()))
                                         .number("tail", "over " + FindingText.seconds(p.tailSeconds())).picture(CheckPictures.hand(h, "tail, s", HandProbe.Point::tailSeconds, null, p.position())));
                     }
                 }
@@ -91,7 +91,7 @@ public final class HandRules {
                     double least = h.hand().equals("bend") ? 1 : h.points().stream().mapToDouble(HandProbe.Point::shriek).min().orElse(0);
                     h.points().stream().filter(p -> 100 * p.shriek() > s.limit(SHRIEK) && p.shriek() > least + 0.3).findFirst().ifPresent(p ->
                             found.add("%s at %.0f %%: %.0f %% of the power lies in one third of an octave far above the pitch.", title(s, h), p.position(), 100 * p.shriek()).at(place(h))
-                                    .clip(clip(s, h, p.position())).number("part", FindingText.percent(100 * p.shriek()))
+                                    .clip(clip(h, p.position())).number("part", FindingText.percent(100 * p.shriek()))
                                     .picture(CheckPictures.hand(h, "part, %", q -> 100 * q.shriek(), s.limit(SHRIEK), p.position())));
                 }
             }, SHRIEK).mendedBy(Repairs.TARGET_IN),
@@ -104,7 +104,7 @@ public final class HandRules {
                         // Fifths and other intervals are set on purpose; so are octaves.
                         boolean interval = Math.abs(off / 100 - Math.rint(off / 100)) * 100 < 12 && Math.abs(off) > 90;
                         if (Math.abs(off) > s.limit(PITCH) && !interval) {
-                            found.add("%s moves the pitch by %.0f cents and leaves it there.", title(s, h), off).at(place(h)).clip("sweep=" + h.hand() + " " + Subject.note(s.key(), 100, 2))
+                            found.add("%s moves the pitch by %.0f cents and leaves it there.", title(s, h), off).at(place(h)).clip("sweep=" + h.hand() + " " + Subject.note(h.key(), 100, 2))
                                     .number("off", FindingText.cents(off)).picture(CheckPictures.pitch(h, low + Math.signum(off) * s.limit(PITCH)));
                         }
                     }
@@ -129,7 +129,7 @@ public final class HandRules {
             return;
         }
         s.probes().hand(hand).filter(h -> h.difference() < s.limit(unheard)).ifPresent(h ->
-                found.add("%s changes nothing that can be heard.", title).at("routes").clip("sweep=" + hand + " " + Subject.note(s.key(), 100, 2)).number("difference", FindingText.difference(h.difference()))
+                found.add("%s changes nothing that can be heard.", title).at("routes").clip("sweep=" + hand + " " + Subject.note(h.key(), 100, 2)).number("difference", FindingText.difference(h.difference()))
                         .picture(CheckPictures.hand(h, "LUFS", HandProbe.Point::loudness, null, null)));
     }
 
@@ -169,9 +169,9 @@ public final class HandRules {
     }
 
     /** The probe's key with a hand somewhere. */
-    static String clip(Subject s, HandProbe hand, double position) {
+    static String clip(HandProbe hand, double position) {
         double percent = hand.hand().equals("bend") ? 2 * position - 100 : position;
         boolean known = hand.macro() >= 0 || List.of("wheel", "pressure", "bend").contains(hand.hand());
-        return (known ? hand.hand() + "=" + Math.round(percent) + " " : "") + Subject.note(s.key(), 100, 1);
+        return (known ? hand.hand() + "=" + Math.round(percent) + " " : "") + Subject.note(hand.key(), 100, 1);
     }
 }

@@ -72,7 +72,7 @@ public final class MacroRules {
             fault("macro.dead", "A macro changes the sound.", "Give the macro other ends or another target, or remove it.", (s, found) -> {
                 for (HandProbe h : macros(s)) {
                     if (h.difference() < s.limit(UNHEARD)) {
-                        found.add("%s changes nothing that can be heard.", HandRules.title(s, h)).at(h.hand()).clip("sweep=" + h.hand() + " " + Subject.note(s.key(), 100, 2))
+                        found.add("%s changes nothing that can be heard.", HandRules.title(s, h)).at(h.hand()).clip("sweep=" + h.hand() + " " + Subject.note(h.key(), 100, 2))
                                 .number("difference", FindingText.difference(h.difference())).picture(CheckPictures.hand(h, "LUFS", HandProbe.Point::loudness, null, null));
                     }
                 }
@@ -80,7 +80,7 @@ public final class MacroRules {
             look("macro.ends", "The ends of a macro differ.", "Give the targets ends that do not take each other back.", (s, found) -> {
                 for (HandProbe h : macros(s)) {
                     if (h.difference() >= s.limit(SAME_ENDS) && h.ends() < s.limit(SAME_ENDS)) {
-                        found.add("%s sounds the same at both ends, though not between them.", HandRules.title(s, h)).at(h.hand()).clip("sweep=" + h.hand() + " " + Subject.note(s.key(), 100, 2))
+                        found.add("%s sounds the same at both ends, though not between them.", HandRules.title(s, h)).at(h.hand()).clip("sweep=" + h.hand() + " " + Subject.note(h.key(), 100, 2))
                                 .number("ends", FindingText.difference(h.ends())).number("between", FindingText.difference(h.difference()))
                                 .picture(CheckPictures.hand(h, "brightness, Hz", HandProbe.Point::brightnessHz, null, null));
                     }
@@ -94,7 +94,7 @@ public final class MacroRules {
                         if (!(moved >= wanted.least())) {
                             String unit = wanted.change().unit();
                             found.add("%s makes %.2f %s over its travel; the house wants at least %.2f %s: %s.", HandRules.title(s, h), moved, unit, wanted.least(), unit, wanted.change().words()).at(h.hand())
-                                    .clip("sweep=" + h.hand() + " " + Subject.note(s.key(), 100, 2)).number("found", String.format(Locale.ROOT, "%.2f %s", moved, unit))
+                                    .clip("sweep=" + h.hand() + " " + Subject.note(h.key(), 100, 2)).number("found", String.format(Locale.ROOT, "%.2f %s", moved, unit))
                                     .number("wanted", String.format(Locale.ROOT, "%.2f %s", wanted.least(), unit)).picture(CheckPictures.hand(h, "LUFS", HandProbe.Point::loudness, null, null));
                         }
                     }
@@ -104,7 +104,7 @@ public final class MacroRules {
                 for (HandProbe h : macros(s)) {
                     MacroPurpose.Change promised = PROMISES.get(s.patch().macros().get(h.macro()).name().toLowerCase(Locale.ROOT));
                     if (promised != null && against(promised, h) > s.limit(AGAINST)) {
-                        found.add("%s makes the sound %s.", HandRules.title(s, h), opposite(promised)).at(h.hand()).clip("sweep=" + h.hand() + " " + Subject.note(s.key(), 100, 2))
+                        found.add("%s makes the sound %s.", HandRules.title(s, h), opposite(promised)).at(h.hand()).clip("sweep=" + h.hand() + " " + Subject.note(h.key(), 100, 2))
                                 .number("against its name", FindingText.octaves(against(promised, h))).picture(CheckPictures.hand(h, "brightness, Hz", HandProbe.Point::brightnessHz, null, null));
                     }
                 }
@@ -178,7 +178,7 @@ public final class MacroRules {
                 double alike = 100 * Math.abs(xy) / Math.sqrt(Math.max(1e-9, xx * yy));
                 if (Math.min(xx, yy) > least * least && alike > s.limit(ALIKE) && ratio > 0.66 && ratio < 1.5) {
                     found.add("%s and %s do the same to the sound.", HandRules.title(s, macros.get(a)), HandRules.title(s, macros.get(b)).replace("Macro", "macro")).at(macros.get(b).hand())
-                            .clip("sweep=" + macros.get(b).hand() + " " + Subject.note(s.key(), 100, 2)).number("likeness", FindingText.percent(alike))
+                            .clip("sweep=" + macros.get(b).hand() + " " + Subject.note(macros.get(b).key(), 100, 2)).number("likeness", FindingText.percent(alike))
                             .picture(CheckPictures.hand(macros.get(b), "brightness, Hz", HandProbe.Point::brightnessHz, null, null));
                 }
             }
