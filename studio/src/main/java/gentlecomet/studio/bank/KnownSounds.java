@@ -54,9 +54,17 @@ public class KnownSounds implements HeardSounds {
         return of(all, collection, measures.ofCollection(collection.id(), all, collection.rules()), soundchecks.ofCollection(collection), verdicts.standingInCollection(collection.id()));
     }
 
+    /** The same by what is measured alone: without fingerprints, findings, verdicts and notes. */
+    List<KnownSound> measured(List<PatchSummary> all, CollectionRow collection) {
+        return known(all, collection, measures.ofCollection(collection.id(), all, collection.rules()), Map.of(), Map.of(), Map.of(), Map.of());
+    }
+
     private List<KnownSound> of(List<PatchSummary> some, CollectionRow collection, Map<Long, Measurement> measured, Map<Long, CheckResult> checks, Map<Long, String> verdicts) {
-        Map<String, Fingerprint> prints = fingerprints.of(some.stream().map(PatchSummary::soundHash).distinct().toList());
-        Map<Long, String> notes = patches.notes(collection.id());
+        return known(some, collection, measured, checks, verdicts, fingerprints.of(some.stream().map(PatchSummary::soundHash).distinct().toList()), patches.notes(collection.id()));
+    }
+
+    private static List<KnownSound> known(List<PatchSummary> some, CollectionRow collection, Map<Long, Measurement> measured, Map<Long, CheckResult> checks, Map<Long, String> verdicts,
+            Map<String, Fingerprint> prints, Map<Long, String> notes) {
         HouseRules rules = collection.rules();
         return some.stream().map(p -> {
             Measurement sound = measured.get(p.id());

@@ -74,14 +74,15 @@ class SkyController {
         CollectionRow collection = collections.get(id);
         List<PatchSummary> summaries = patches.inCollection(id);
         Map<Long, PatchSummary> places = summaries.stream().collect(Collectors.toMap(PatchSummary::id, Function.identity()));
-        List<KnownSound> all = sounds.of(summaries, collection);
+        boolean pairs = summaries.size() <= MOST_FOR_PAIRS;
+        List<KnownSound> all = pairs ? sounds.of(summaries, collection) : sounds.measured(summaries, collection);
         Map<String, Long> made = all.stream().collect(Collectors.groupingBy(KnownSound::category, Collectors.counting()));
         Map<String, Category> categories = new HashMap<>();
         collection.rules().categories().forEach(c -> categories.put(c.id(), c));
         List<KnownSound> placed = all.stream().filter(s -> !Double.isNaN(s.brightness())).toList();
         List<Star> stars = placed.stream().map(s -> star(s, places.get(s.id()), categories.get(s.category()))).toList();
         return new Sky(stars, collection.rules().categories().stream().map(c -> new PlanPart(c.id(), c.name(), c.planned(), made.getOrDefault(c.id(), 0L))).toList(),
-                placed.size() > MOST_FOR_PAIRS ? List.of() : Likeness.nearestPairs(placed, PAIRS).stream().map(p -> new Pair(p.one().id(), p.other().id(), p.distance())).toList(), all.size() - placed.size());
+                pairs ? Likeness.nearestPairs(placed, PAIRS).stream().map(p -> new Pair(p.one().id(), p.other().id(), p.distance())).toList() : List.of(), all.size() - placed.size());
     }
 
     private static Star star(KnownSound s, PatchSummary place, Category category) {
