@@ -61,9 +61,9 @@ public final class Measuring {
                 Math.max(0, end - 1), probe.endless(), end, timbre.brightnessHz(), timbre.noisiness(), timbre.sideToMid());
     }
 
-    /** What the patch sounds like at its probe key and an octave to each side, as far as these keys sound. */
+    /** What the patch sounds like at its probe key and an octave to each side, as far as these keys sound; two that differ by their patterns alone sound alike. */
     public Fingerprint fingerprint(Patch patch) {
-        double[] image = PatchImage.of(patch);
+        double[] image = PatchImage.of(Patterns.without(patch));
         int key = probeKey(patch);
         List<Audio> notes = new ArrayList<>();
         for (int octave = -1; octave <= 1; octave++) {

@@ -5,7 +5,9 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import gentlecomet.craft.TypedPatch;
 import gentlecomet.sound.parameter.Parameters;
+import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.performance.Audio;
 import java.util.List;
@@ -81,5 +83,15 @@ class FingerprintTest {
         Fingerprint other = measuring.fingerprint(Patch.neutral("Ping").withValue(Parameters.find("layer1.amplitude.sustain"), 0).withValue(Parameters.find("layer1.amplitude.decay"), 0.1));
         assertTrue(open.distance(cent) < open.distance(near) && open.distance(near) < open.distance(other), open.distance(cent) + " " + open.distance(near) + " " + open.distance(other));
         assertTrue(measuring.fingerprint(saw.withValue(Parameters.find("layer1.filter1.cutoff"), 4000).withValue(Parameters.find("levelTrim"), -12)).distance(open) < 0.3);
+    }
+
+    /** A pattern plays a sound in time; it makes no other sound of it. A chord does. */
+    @Test
+    void aPatternIsNoOtherSound() {
+        Patch patch = TypedPatch.neutralWith("layer1.source1.wave=saw", "layer1.filter1.type=low", "layer1.filter1.cutoff=900");
+        Measuring measuring = new Measuring();
+        Fingerprint plain = measuring.fingerprint(patch);
+        assertEquals(0, plain.distance(measuring.fingerprint(TypedPatch.with(patch, "pattern.order=up", "pattern.octaves=2"))));
+        assertTrue(plain.distance(measuring.fingerprint(patch.withShape(Shapes.PATTERN_CHORD, new double[] {0, 7, 16}))) > 1);
     }
 }
