@@ -43,9 +43,9 @@ final class HandProbing {
     private final double[] image;
     private final int middle;
     private final Heard heard;
-    private final Pieces pieces;
+    private final ProbePieces pieces;
 
-    HandProbing(ProbeNotes notes, Patch patch, Heard heard, Pieces pieces) {
+    HandProbing(ProbeNotes notes, Patch patch, Heard heard, ProbePieces pieces) {
         this.notes = notes;
         this.heard = heard;
         this.pieces = pieces;

@@ -146,7 +146,7 @@ final class Heard {
         return Modulator.values()[Modulator.MACRO_1.ordinal() + number];
     }
 
-    /** Effects of a layer are heard whether its voices are: what they take in may still ring. */
+    /** Effects of a layer count whether its voices are heard or not: how long they may echo decides how long a rendering waits. */
     private static boolean heard(int parameter, int layers) {
         int layer = Parameters.layerOf(parameter);
         return layer < 0 || (layers & 1 << layer) != 0 || parameter == Parameters.ofLayer(layer, LayerParameters.ON) || effect(parameter);

@@ -44,7 +44,7 @@ final class PartProbing {
     private final double[] image;
     private final int middle;
     private final Heard heard;
-    private final Pieces pieces;
+    private final ProbePieces pieces;
     private final Map<Condition, Audio> sounds = new HashMap<>();
     private final List<PartProbe> found = new ArrayList<>();
 
@@ -52,7 +52,7 @@ final class PartProbing {
     private record Condition(int key, int velocity, double macros, boolean hands) {
     }
 
-    PartProbing(ProbeNotes notes, Patch patch, Heard heard, Pieces pieces) {
+    PartProbing(ProbeNotes notes, Patch patch, Heard heard, ProbePieces pieces) {
         this.notes = notes;
         this.heard = heard;
         this.pieces = pieces;

@@ -78,7 +78,7 @@ public final class Probing {
      * @param earlier what was probed of another state of the patch, or null: what cannot have changed since is taken from there
      */
     public Probes probe(Patch patch, Phrase phrase, Measurement measurement, Probes earlier) {
-        Pieces pieces = new Pieces(earlier);
+        ProbePieces pieces = new ProbePieces(earlier);
         Heard all = new Heard(patch);
         double[] whole = PatchImage.of(patch);
         // Single notes are told by themselves: a pattern would stand before each of them.
@@ -140,7 +140,7 @@ public final class Probing {
     }
 
     /** Every sixth key that sounds within a piano's range, and both ends. */
-    private List<KeyProbe> keys(Patch patch, double[] image, Heard heard, Pieces pieces) {
+    private List<KeyProbe> keys(Patch patch, double[] image, Heard heard, ProbePieces pieces) {
         TreeSet<Integer> all = new TreeSet<>();
         for (int key = ResponseMap.LOWEST; key <= ResponseMap.HIGHEST; key++) {
             if (Measuring.sounds(patch, key, ProbeNotes.VELOCITY)) {
@@ -166,7 +166,7 @@ public final class Probing {
         return probes.stream().filter(p -> p.key() == key && p.velocity() == velocity).findFirst().orElse(null);
     }
 
-    private List<KeyProbe> touch(Patch patch, double[] image, int middle, List<KeyProbe> keys, Heard heard, Pieces pieces) {
+    private List<KeyProbe> touch(Patch patch, double[] image, int middle, List<KeyProbe> keys, Heard heard, ProbePieces pieces) {
         List<KeyProbe> found = new ArrayList<>();
         TreeSet<Integer> places = new TreeSet<>(List.of(middle));
         if (!keys.isEmpty()) {

@@ -4,14 +4,11 @@ import gentlecomet.studio.bank.BankModel;
 import gentlecomet.studio.bank.desk.Desk;
 import gentlecomet.studio.bank.desk.StepProgress;
 import java.util.function.Function;
-import org.springframework.stereotype.Controller;
+import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
 
 /** Answers a page that has asked for a step of the desk: with the rows it has changed, or with how far it is. */
-@Controller
+@Component
 class StepAnswers {
 
     private final LongSteps steps;
@@ -27,17 +24,9 @@ class StepAnswers {
         return answer(bankId, steps.begin(bankId, patches, work, said), model);
     }
 
-    /** How far a step is, or what it has done. */
-    @GetMapping("/banks/{id}/desk/running/{step}")
-    String again(@PathVariable long id, @PathVariable long step, Model model) {
-        return answer(id, steps.again(id, step), model);
-    }
-
-    /** Stops a step, and takes back what it has done so far. */
-    @PostMapping("/banks/{id}/desk/running/{step}/stop")
-    String stop(@PathVariable long id, @PathVariable long step, Model model) {
-        steps.stop(id, step);
-        return answer(id, steps.again(id, step), model);
+    /** How far a step is, or what it has done. @return the piece of page that answers */
+    String again(long bankId, long step, Model model) {
+        return answer(bankId, steps.again(bankId, step), model);
     }
 
     private String answer(long bankId, LongSteps.Answer answer, Model model) {

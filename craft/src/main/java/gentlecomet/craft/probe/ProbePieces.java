@@ -7,14 +7,13 @@ import java.util.function.Function;
 import java.util.function.Supplier;
 
 /** The pieces of what is probed, each with the digest of what it heard: one that an earlier state of the patch has with the same digest is taken from there. */
-final class Pieces {
+final class ProbePieces {
 
     private final Probes earlier;
     private final Map<String, String> heard = new LinkedHashMap<>();
-    private int taken;
 
     /** @param earlier what was probed of another state, or null */
-    Pieces(Probes earlier) {
+    ProbePieces(Probes earlier) {
         this.earlier = earlier;
     }
 
@@ -34,10 +33,7 @@ final class Pieces {
     /** A piece as it was probed earlier, where it depended on the same. */
     <T> Optional<T> known(String name, String heard, Function<Probes, Optional<T>> before) {
         Optional<T> known = earlier(name).filter(heard::equals).flatMap(digest -> before.apply(earlier));
-        if (known.isPresent()) {
-            note(name, heard);
-            taken++;
-        }
+        known.ifPresent(found -> note(name, heard));
         return known;
     }
 
@@ -53,10 +49,5 @@ final class Pieces {
 
     Map<String, String> heard() {
         return heard;
-    }
-
-    /** How many were taken from earlier. */
-    int taken() {
-        return taken;
     }
 }

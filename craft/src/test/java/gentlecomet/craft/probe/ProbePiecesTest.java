@@ -24,7 +24,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** What an edit cannot change is not measured anew, and what is taken from before is what would have been measured. */
-class PiecesTest {
+class ProbePiecesTest {
 
     private static final Phrase PHRASE = Phrases.get("line");
     private static final Patch SPLIT = split();
