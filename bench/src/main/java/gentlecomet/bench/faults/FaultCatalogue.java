@@ -60,11 +60,11 @@ final class FaultCatalogue {
         f.add(new Fault("pitch.drift", "a pitch that sinks", (p, x, h) -> !tunable(p, x) || x.hold().driftCents() == null ? Optional.empty()
                 : Optional.of(route(with(p, "layer1.envelope4.attack=0.01 s", "layer1.envelope4.decay=8 s", "layer1.envelope4.sustain=0"), new Route(Modulator.ENVELOPE_4, Parameters.find("layer1.pitch.shift"), 2))), null));
         f.add(new Fault("pitch.octave", "three octaves down", (p, x, h) -> tunable(p, x) && h.expectationsOf(p.naming().category()).lowKey() >= 36 && h.expectationsOf(p.naming().category()).octaves() <= 2 && x.measurement().probeKey() >= 48 ? Optional.of(shifted(p, h.expectationsOf(p.naming().category()).octaves() + 1)) : Optional.empty(), null));
-        f.add(new Fault("pitch.jump", "an octave up from the middle on", (p, x, h) -> tunable(p, x) && oneLayer(p) ? jump(p) : Optional.empty(), null));
+        f.add(new Fault("pitch.jump", "an octave up from the middle on", (p, x, h) -> tunable(p, x) && oneLayer(p) && oneOctave(x) && h.expectationsOf(p.naming().category()).highKey() >= 80 ? jump(p) : Optional.empty(), null));
         f.add(plain("keymap.hole", "no layer over three keys", p -> hole(p)));
         f.add(plain("keymap.overlap", "two zones that share three keys", p -> oneLayer(p) ? with(second(p), "layer1.zone.highKey=62", "layer2.zone.lowKey=60") : null));
         f.add(new Fault("keymap.split", "9 dB between two zones", (p, x, h) -> oneLayer(p) && even(x) ? split(p, 9) : Optional.empty(), (p, x, h) -> oneLayer(p) && even(x) ? split(p, 1) : Optional.empty()));
-        f.add(new Fault("keymap.dead", "a filter that leaves the high keys behind", (p, x, h) -> !oscillators(p) || h.expectationsOf(p.naming().category()).highKey() < 84 ? Optional.empty() : Optional.of(with(dull(p), "layer1.source1.wave=saw", "layer1.filter1.type=lowPass24", "layer1.filter1.cutoff=120", "layer1.filter1.keyTracking=0", "layer1.filter1.resonance=0", "layer1.filter1.envelopeAmount=0", "layer1.filter2.type=off", "layer1.filters.routing=series", "layer1.source1.output=both", "layer1.source2.level=off", "layer1.source3.level=off", "layer1.noise.level=off")), null));
+        f.add(new Fault("keymap.dead", "a filter that leaves the high keys behind", (p, x, h) -> !oscillators(p) || h.expectationsOf(p.naming().category()).highKey() < 84 ? Optional.empty() : Optional.of(with(dull(p), "layer1.source1.wave=saw", "layer1.filter1.type=lowPass24", "layer1.filter1.mix=100", "layer1.filter1.cutoff=120", "layer1.filter1.keyTracking=0", "layer1.filter1.resonance=0", "layer1.filter1.envelopeAmount=0", "layer1.filter2.type=off", "layer1.filters.routing=series", "layer1.source1.output=both", "layer1.source2.level=off", "layer1.source3.level=off", "layer1.noise.level=off")), null));
         f.add(plain("keymap.shriek", "a filter that sings", p -> with(clean(p), "layer1.source1.wave=saw", "layer1.source1.level=0", "layer1.filter1.type=bandPass24", "layer1.filter1.cutoff=5500", "layer1.filter1.keyTracking=0", "layer1.filter1.resonance=55", "layer1.filter1.envelopeAmount=0")));
         f.add(new Fault("keymap.alias", "a saw driven into two open filters", (p, x, h) -> oscillators(p) ? Optional.of(with(dull(p), "layer1.source1.wave=saw", "layer1.source1.level=6", "layer1.amplitude.sustain=100", "layer1.filter1.type=lowPass24", "layer1.filter1.cutoff=20000", "layer1.filter1.drive=36",
                 "layer1.filter2.type=lowPass24", "layer1.filter2.cutoff=20000", "layer1.filter2.drive=36", "layer1.filters.routing=series", "performance.oversampling=1x")) : Optional.empty(), null));
@@ -92,7 +92,7 @@ final class FaultCatalogue {
                 (p, h) -> asking(h, h.macroDefaults(), List.of(new MacroPurpose(MacroPurpose.Change.BRIGHTER, 0.5)))));
         f.add(plain("macro.dead", "a macro of a part that is off", p -> p.layerOn(3) ? null : macro(macros(p, 1), 1, "Nothing", target("layer4.source1.cents", -50, 50))));
         f.add(plain("macro.ends", "once around", p -> oscillators(p) ? macro(macros(dull(with(p, "layer1.source1.phaseStart=fixed", "layer1.amplitude.sustain=100")), 1), 1, "Round", target("layer1.source1.phase", 0, 100)) : null));
-        f.add(plain("macro.inverted", "brightness that darkens", p -> !oscillators(p) ? null : macro(with(dull(p), "layer1.source1.wave=saw", "layer1.filter1.type=lowPass24", "layer1.filter1.envelopeAmount=0"), 0, "Brightness", target("layer1.filter1.cutoff", 9000, 300))));
+        f.add(plain("macro.inverted", "brightness that darkens", p -> !oscillators(p) ? null : macro(with(dull(p), "layer1.source1.wave=saw", "layer1.filter1.type=lowPass24", "layer1.filter1.mix=100", "layer1.filter1.envelopeAmount=0"), 0, "Brightness", target("layer1.filter1.cutoff", 9000, 300))));
         f.add(plain("macro.same", "two macros on one thing", p -> oneLayer(p) ? macro(macro(macros(noLimiter(p), 1), 1, "One", target("layer1.zone.level", -12, 0)), 2, "Two", target("levelTrim", p.value(PatchParameters.LEVEL_TRIM) - 12, p.value(PatchParameters.LEVEL_TRIM))) : null));
         f.add(plain("space.mono", "sides eight times as wide", p -> oscillators(p) ? effect(with(clean(p), "layer1.source1.width=100", "layer1.source1.unisonVoices=6", "layer1.source1.detune=30", "layer1.source2.level=off", "layer1.source3.level=off"), "stereo", "stereo.width=200", "mix=100").flatMap(q -> effect(q, "stereo", "stereo.width=200", "mix=100")).flatMap(q -> effect(q, "stereo", "stereo.width=200", "mix=100")).orElse(null) : null));
         f.add(plain("space.side", "hard left", p -> eachLayer(clean(p), "zone.pan=-85")));
@@ -328,6 +328,11 @@ final class FaultCatalogue {
     private static boolean even(Probes x) {
         List<KeyProbe> keys = x.keys();
         return IntStream.range(1, keys.size()).allMatch(i -> Math.abs(keys.get(i).loudness() - keys.get(i - 1).loudness()) < 5);
+    }
+
+    /** Whether every key is read in the same octave. */
+    private static boolean oneOctave(Probes x) {
+        return x.keys().stream().filter(k -> k.key() >= 40 && k.key() <= 90 && k.figures().cents() != null).map(k -> Math.rint(k.figures().cents() / 1200)).distinct().count() == 1;
     }
 
     private static boolean oneLayer(Patch patch) {

@@ -24,6 +24,9 @@ final class ProbeNotes {
     private static final double FROM_HZ = 1500;
     private static final double TO_HZ = 16000;
     private static final double QUIET_DBFS = -7;
+    private static final int MULTIPLES = 24;
+    /** A quarter tone to each side. */
+    private static final double NEAR = Math.pow(2, 1 / 24.0);
 
     private final Rendering rendering;
 
@@ -48,7 +51,24 @@ final class ProbeNotes {
     /** One note of the grid, its pitch looked for or not. */
     static KeyProbe keyProbe(Patch patch, Audio audio, int key, int velocity, double heldSeconds, boolean pitch) {
         NoteFigures figures = figures(audio, key, heldSeconds, pitch);
-        return new KeyProbe(key, velocity, figures, shriek(audio, key, heldSeconds), layers(patch, key, velocity));
+        double odd = 0;
+        double half = 0;
+        if (figures.cents() != null) {
+            PowerSpectrum spectrum = PowerSpectrum.of(audio, 0, held(audio, heldSeconds));
+            double hz = 440 * Math.pow(2, (key - 69 + figures.cents() / 100) / 12);
+            odd = odd(spectrum, hz);
+            half = odd(spectrum, hz / 2);
+        }
+        return new KeyProbe(key, velocity, figures, shriek(audio, key, heldSeconds), odd, half, layers(patch, key, velocity));
+    }
+
+    /** The part of the power at multiples of a pitch that lies at odd ones. */
+    private static double odd(PowerSpectrum spectrum, double hz) {
+        double[] power = {1e-20, 0};
+        for (int n = 1; n <= MULTIPLES; n++) {
+            power[n % 2] += spectrum.power(n * hz / NEAR, n * hz * NEAR);
+        }
+        return power[1] / (power[0] + power[1]);
     }
 
     private static NoteFigures figures(Audio audio, int key, double heldSeconds, boolean pitch) {

@@ -63,14 +63,14 @@ class RulesOnFiguresTest {
     }
 
     private static void soft(SketchedProbes p, double lufs) {
-        p.touch.replaceAll(t -> t.velocity() == 16 ? new KeyProbe(60, 16, SketchedProbes.figures(lufs, 1080, 0.0), 0, 1) : t);
+        p.touch.replaceAll(t -> t.velocity() == 16 ? new KeyProbe(60, 16, SketchedProbes.figures(lufs, 1080, 0.0), 0, 0.5, 0, 1) : t);
     }
 
     private static void touch(SketchedProbes p, double... lufs) {
         int[] velocities = {16, 48, 80, 100, 127};
         p.touch.clear();
         for (int i = 0; i < lufs.length; i++) {
-            p.touch.add(new KeyProbe(60, velocities[i], SketchedProbes.figures(lufs[i], 1000, 0.0), 0, 1));
+            p.touch.add(new KeyProbe(60, velocities[i], SketchedProbes.figures(lufs[i], 1000, 0.0), 0, 0.5, 0, 1));
         }
     }
 
@@ -182,8 +182,13 @@ class RulesOnFiguresTest {
     @Test
     void anOctaveThatChangesInTheMiddle() {
         SketchedProbes p = new SketchedProbes();
-        p.keys.replaceAll(k -> new KeyProbe(k.key(), 100, SketchedProbes.figures(-15, (k.key() >= 66 ? 600 : 300) * Math.pow(2, (k.key() - 60) / 12.0), k.key() >= 66 ? 1200.0 : 0.0), 0, 1));
+        p.keys.replaceAll(k -> new KeyProbe(k.key(), 100, SketchedProbes.figures(-15, (k.key() >= 66 ? 600 : 300) * Math.pow(2, (k.key() - 60) / 12.0), k.key() >= 66 ? 1200.0 : 0.0), 0, 0, 0, 1));
         assertTrue(rules(LEAD, p, HouseRules.DEFAULT).contains("pitch.jump"));
+        // Formants keep the brightness where it is: then it takes keys that cannot be read in the same octave.
+        for (double half : new double[] {0.0009, 0.0011}) {
+            p.keys.replaceAll(k -> new KeyProbe(k.key(), 100, SketchedProbes.figures(-15, 300 * Math.pow(2, (k.key() - 60) / 12.0), k.key() >= 66 ? 1200.0 : 0.0), 0, 0.7, half, 1));
+            assertEquals(half < 0.001, rules(LEAD, p, HouseRules.DEFAULT).contains("pitch.jump"), "half " + half);
+        }
         SketchedProbes down = new SketchedProbes();
         down.keys.replaceAll(k -> SketchedProbes.key(k.key(), -15, -2400.0, 0));
         assertTrue(rules(LEAD, down, HouseRules.DEFAULT).contains("pitch.octave"), "a lead two octaves down");

@@ -52,7 +52,7 @@ public final class SketchedProbes {
         }
         int[] velocities = {1, 16, 48, 80, 100, 127};
         for (int velocity : velocities) {
-            touch.add(new KeyProbe(60, velocity, figures(-15 + 20 * Math.log10(velocity / 100.0), 1000 + 5 * velocity, 0.0), 0, 1));
+            touch.add(new KeyProbe(60, velocity, figures(-15 + 20 * Math.log10(velocity / 100.0), 1000 + 5 * velocity, 0.0), 0, 0.5, 0, 1));
         }
         for (String hand : List.of("wheel", "pressure")) {
             hands.add(hand(hand, -20, point(0, -15, -6, 1000), point(50, -15, -6, 1200), point(100, -15, -6, 1500)));
@@ -64,7 +64,7 @@ public final class SketchedProbes {
     }
 
     static KeyProbe key(int key, double loudness, Double cents, double shriek) {
-        return new KeyProbe(key, 100, figures(loudness, 300 * Math.pow(2, (key - 60) / 12.0), cents), shriek, 1);
+        return new KeyProbe(key, 100, figures(loudness, 300 * Math.pow(2, (key - 60) / 12.0), cents), shriek, 0.5, 0, 1);
     }
 
     static NoteFigures figures(double loudness, double brightness, Double cents) {

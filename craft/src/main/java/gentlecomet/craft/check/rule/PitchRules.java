@@ -28,6 +28,9 @@ public final class PitchRules {
     private static final Threshold DRIFT = new Threshold("pitch.drift", "drift", "ct", 20, "by which a held note may change its pitch in five seconds");
     private static final double OCTAVE = 1200;
     private static final double NEAR_OCTAVE = 100;
+    /** Odd partials from which on a pitch is surely no octave of a lower one, and those below which it surely is not an octave too high. */
+    private static final double OWN = 0.03;
+    private static final double ANOTHERS = 0.001;
 
     /** All of them. */
     public static final List<SoundcheckRule> ALL = List.of(
@@ -77,7 +80,7 @@ public final class PitchRules {
                     boolean same = below.layers() == key.layers() && pitched.get(i - 2).layers() == key.layers() && pitched.get(i + 1).layers() == key.layers();
                     // A sound whose octave is doubtful is read now in one and now in the other; two keys on each side have to agree.
                     if (same && octaves(below) != octaves(key) && octaves(pitched.get(i - 2)) == octaves(below) && octaves(pitched.get(i + 1)) == octaves(key) && settled(pitched, i)
-                            && Math.abs(brighter(below, key) - 0.04 * (key.key() - below.key())) > 0.3) {
+                            && (Math.abs(brighter(below, key) - 0.04 * (key.key() - below.key())) > 0.3 || certain(below, key))) {
                         found.add("From %s to %s the pitch jumps by %+d octaves.", KeyName.of(below.key()), KeyName.of(key.key()), octaves(key) - octaves(below)).at(octavePlace(s))
                                 .clip(Subject.note(below.key(), 100, 1) + "," + Subject.note(key.key(), 100, 1)).number("octaves", String.format("%+d", octaves(key) - octaves(below)))
                                 .picture(CheckPictures.octavesOff(pitched, key.key()));
@@ -92,6 +95,13 @@ public final class PitchRules {
     /** Octaves of brightness from one key to another; a pitch that jumps takes its partials along. */
     private static double brighter(KeyProbe from, KeyProbe to) {
         return Math.log(Math.max(20, to.figures().brightnessHz()) / Math.max(20, from.figures().brightnessHz())) / Math.log(2);
+    }
+
+    /** Whether two keys cannot be read in the same octave: the one read lower has what the other would have to have, and has not. */
+    private static boolean certain(KeyProbe below, KeyProbe key) {
+        KeyProbe low = octaves(below) < octaves(key) ? below : key;
+        KeyProbe high = low == below ? key : below;
+        return low.odd() > OWN && high.half() < ANOTHERS;
     }
 
     /** Whether every key up to one stands in one octave and every key from it on in another. */
