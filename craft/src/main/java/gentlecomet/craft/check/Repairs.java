@@ -284,8 +284,8 @@ public final class Repairs {
         // Both are empty while they change places, so that no target is held twice.
         Patch swapped = p.withMacro(macro, Macro.UNUSED).withMacro(wanted, Macro.UNUSED);
         swapped = set(set(swapped, PatchParameters.MACRO + macro, other), PatchParameters.MACRO + wanted, position).withMacro(macro, second).withMacro(wanted, first);
-        Modulator a = Modulator.values()[Modulator.MACRO_1.ordinal() + macro];
-        Modulator b = Modulator.values()[Modulator.MACRO_1.ordinal() + wanted];
+        Modulator a = Modulator.macro(macro);
+        Modulator b = Modulator.macro(wanted);
         return Optional.of(swapped.withRoutes(p.routes().stream().map(r -> new Route(swap(r.source(), a, b), r.target(), r.depth(), r.side(), r.bend(), r.low(), r.high(), swap(r.scaler(), a, b))).toList()));
     }
 

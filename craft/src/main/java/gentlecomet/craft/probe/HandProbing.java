@@ -19,11 +19,13 @@ import gentlecomet.sound.performance.Note;
 import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.performance.Rendering;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.DoubleFunction;
+import java.util.stream.IntStream;
 
 /** Moves every hand that a patch has through its travel. */
 final class HandProbing {
@@ -58,9 +60,9 @@ final class HandProbing {
     List<HandProbe> all() {
         List<HandProbe> hands = new ArrayList<>();
         for (int m = 0; m < PatchParameters.MACROS; m++) {
-            if (!patch.macros().get(m).targets().isEmpty() || routed(macro(m))) {
+            if (!patch.macros().get(m).targets().isEmpty() || routed(Modulator.macro(m))) {
                 int macro = m;
-                hands.add(hand("macro" + (m + 1), EnumSet.of(macro(m)), TRAVEL, position -> moved(macro, position), (engine, key, p) -> { }));
+                hands.add(hand("macro" + (m + 1), EnumSet.of(Modulator.macro(m)), TRAVEL, position -> moved(macro, position), (engine, key, p) -> { }));
             }
         }
         hands.add(hand("wheel", EnumSet.of(Modulator.MOD_WHEEL), routed(Modulator.MOD_WHEEL) ? TRAVEL : ENDS, p -> image, (engine, key, p) -> engine.modWheel(p / 100)));
@@ -82,10 +84,6 @@ final class HandProbing {
         return hands;
     }
 
-    private static Modulator macro(int number) {
-        return Modulator.values()[Modulator.MACRO_1.ordinal() + number];
-    }
-
     private HandProbe hand(String hand, Set<Modulator> moving, double[] positions, DoubleFunction<double[]> images, Placing placing) {
         int key = key(moving);
         return pieces.of("hand " + hand, key + " " + positions.length + " " + heard.note(key, ProbeNotes.VELOCITY, moving),
@@ -97,18 +95,15 @@ final class HandProbing {
         Set<Integer> layers = new TreeSet<>();
         patch.routes().stream().filter(r -> r.depth() != 0 && (moving.contains(r.source()) || moving.contains(r.scaler()))).forEach(r -> layers.add(Parameters.layerOf(r.target().index())));
         for (int m = 0; m < PatchParameters.MACROS; m++) {
-            if (moving.contains(macro(m))) {
+            if (moving.contains(Modulator.macro(m))) {
                 patch.macros().get(m).targets().forEach(t -> layers.add(Parameters.layerOf(t.target().index())));
             }
         }
         int wanted = layers.stream().filter(layer -> layer >= 0).mapToInt(layer -> 1 << layer).sum();
-        int best = middle;
-        for (int key = 0; key < 128 && wanted != 0 && !layers.contains(-1) && (ProbeNotes.layers(patch, best, ProbeNotes.VELOCITY) & wanted) == 0; key++) {
-            for (int at : new int[] {middle - key, middle + key}) {
-                best = at >= 0 && at < 128 && (ProbeNotes.layers(patch, at, ProbeNotes.VELOCITY) & wanted) != 0 ? at : best;
-            }
+        if (wanted == 0 || layers.contains(-1)) {
+            return middle;
         }
-        return best;
+        return IntStream.range(0, 128).filter(k -> (ProbeNotes.layers(patch, k, ProbeNotes.VELOCITY) & wanted) != 0).boxed().min(Comparator.comparingInt(k -> Math.abs(k - middle))).orElse(middle);
     }
 
     private boolean routed(Modulator modulator) {
@@ -160,7 +155,7 @@ final class HandProbing {
         double attack = course.attackSeconds();
         Double cents = pitch && !course.silent() ? ProbeNotes.cents(audio, key, Math.min(0.5 * HELD_SECONDS, attack + 0.05), HELD_SECONDS) : null;
         return new HandProbe.Point(position, ProbeNotes.loudness(audio, HELD_SECONDS), ProbeNotes.peak(audio), timbre.brightnessHz(), timbre.noisiness(), timbre.sideToMid(), attack,
-                Math.max(0, course.endSeconds() - HELD_SECONDS), cents, rings(audio), ProbeNotes.shriek(audio, key, HELD_SECONDS));
+                Math.max(0, course.endSeconds() - HELD_SECONDS), cents, rings(audio), ProbeNotes.shriek(PowerSpectrum.of(audio, 0, ProbeNotes.held(audio, HELD_SECONDS)), key));
     }
 
     /** Whether a tail that was waited for hardly falls: from the first half second of it to the last. */

@@ -9,6 +9,7 @@ import gentlecomet.sound.patch.Macro;
 import gentlecomet.sound.patch.MacroTarget;
 import gentlecomet.sound.patch.Modulator;
 import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.patch.PatchImage;
 import gentlecomet.sound.patch.Route;
 import gentlecomet.sound.patch.SoundFile;
 import gentlecomet.sound.pattern.Patterns;
@@ -16,8 +17,11 @@ import java.io.ByteArrayOutputStream;
 import java.io.DataOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.util.Collection;
 import java.util.EnumSet;
+import java.util.HashMap;
+import java.util.Map;
 import java.util.Set;
 
 /**
@@ -32,13 +36,15 @@ final class Heard {
 
     private final Patch patch;
     private final double[] soundings;
+    private final Map<Condition, String> known = new HashMap<>();
+
+    /** @param layers a bit for each whose voices are heard @param hands that move */
+    private record Condition(int layers, Set<Modulator> hands) {
+    }
 
     Heard(Patch patch) {
         this.patch = patch;
-        this.soundings = new double[Parameters.COUNT];
-        for (int i = 0; i < soundings.length; i++) {
-            soundings[i] = patch.soundingValue(Parameters.at(i));
-        }
+        this.soundings = PatchImage.soundings(PatchImage.of(patch));
     }
 
     /** Of notes, every hand at rest. */
@@ -72,7 +78,20 @@ final class Heard {
         return all ? -1 : layers;
     }
 
+    /** Sixteen digits that stand for a text. */
+    static String digest(String text) {
+        return digest(text.getBytes(StandardCharsets.UTF_8));
+    }
+
+    private static String digest(byte[] bytes) {
+        return Hashes.of(bytes).substring(0, DIGITS);
+    }
+
     private String moved(int layers, Set<Modulator> hands) {
+        return known.computeIfAbsent(new Condition(layers, hands), c -> worked(layers, hands));
+    }
+
+    private String worked(int layers, Set<Modulator> hands) {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream(40000);
         try (DataOutputStream out = new DataOutputStream(bytes)) {
             out.writeInt(layers);
@@ -95,11 +114,11 @@ final class Heard {
             }
             for (int i = 0; i < soundings.length; i++) {
                 int macro = i - PatchParameters.MACRO;
-                boolean unheard = macro >= 0 && macro < PatchParameters.MACROS && !listened.contains(macro(macro)) || !heard(i, layers);
+                boolean unheard = macro >= 0 && macro < PatchParameters.MACROS && !listened.contains(Modulator.macro(macro)) || !heard(i, layers);
                 out.writeDouble(unheard || ofRestingHand(i, hands) ? 0 : soundings[i]);
             }
             for (int m = 0; m < PatchParameters.MACROS; m++) {
-                if (hands.contains(macro(m))) {
+                if (hands.contains(Modulator.macro(m))) {
                     reach(out, patch.macros().get(m), layers);
                 }
             }
@@ -121,7 +140,7 @@ final class Heard {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        return Hashes.of(bytes.toByteArray()).substring(0, DIGITS);
+        return digest(bytes.toByteArray());
     }
 
     /** Whether a parameter says nothing but how a hand moves that is at rest. */
@@ -140,10 +159,6 @@ final class Heard {
                 out.writeDouble(target.bend());
             }
         }
-    }
-
-    private static Modulator macro(int number) {
-        return Modulator.values()[Modulator.MACRO_1.ordinal() + number];
     }
 
     /** Effects of a layer count whether its voices are heard or not: how long they may echo decides how long a rendering waits. */

@@ -1,6 +1,5 @@
 package gentlecomet.craft.probe;
 
-import gentlecomet.craft.format.Hashes;
 import gentlecomet.craft.format.PatchRules;
 import gentlecomet.craft.measure.Difference;
 import gentlecomet.craft.measure.Loudness;
@@ -22,7 +21,6 @@ import gentlecomet.sound.performance.Move;
 import gentlecomet.sound.performance.Note;
 import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.performance.Rendering;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.HashMap;
@@ -156,7 +154,7 @@ final class PartProbing {
         for (Condition c : conditions.subList(0, count)) {
             digest.append(' ').append(c).append(' ').append(heard.note(c.key, c.velocity, moving(c)));
         }
-        return digest.substring(0, 1) + Hashes.of(digest.toString().getBytes(StandardCharsets.UTF_8)).substring(0, 16);
+        return digest.substring(0, 1) + Heard.digest(digest.toString());
     }
 
     private static Set<Modulator> moving(Condition c) {

@@ -51,15 +51,10 @@ final class ProbeNotes {
     /** One note of the grid, its pitch looked for or not. */
     static KeyProbe keyProbe(Patch patch, Audio audio, int key, int velocity, double heldSeconds, boolean pitch) {
         NoteFigures figures = figures(audio, key, heldSeconds, pitch);
-        double odd = 0;
-        double half = 0;
-        if (figures.cents() != null) {
-            PowerSpectrum spectrum = PowerSpectrum.of(audio, 0, held(audio, heldSeconds));
-            double hz = 440 * Math.pow(2, (key - 69 + figures.cents() / 100) / 12);
-            odd = odd(spectrum, hz);
-            half = odd(spectrum, hz / 2);
-        }
-        return new KeyProbe(key, velocity, figures, shriek(audio, key, heldSeconds), odd, half, layers(patch, key, velocity));
+        PowerSpectrum spectrum = PowerSpectrum.of(audio, 0, held(audio, heldSeconds));
+        boolean found = figures.cents() != null;
+        double hz = found ? 440 * Math.pow(2, (key - 69 + figures.cents() / 100) / 12) : 0;
+        return new KeyProbe(key, velocity, figures, shriek(spectrum, key), found ? odd(spectrum, hz) : 0, found ? odd(spectrum, hz / 2) : 0, layers(patch, key, velocity));
     }
 
     /** The part of the power at multiples of a pitch that lies at odd ones. */
@@ -90,10 +85,10 @@ final class ProbeNotes {
         return samples < QUIET_DBFS ? samples : TruePeak.db(audio);
     }
 
-    /** The part of its power in the strongest third of an octave that lies above 1.5 kHz and above the third partial of its key. */
-    static double shriek(Audio audio, int key, double heldSeconds) {
+    /** The part of a note's power in the strongest third of an octave that lies above 1.5 kHz and above the third partial of its key. */
+    static double shriek(PowerSpectrum spectrum, int key) {
         double low = Math.max(FROM_HZ, 3.5 * 440 * Math.pow(2, (key - 69) / 12.0));
-        return low > TO_HZ / 2 ? 0 : PowerSpectrum.of(audio, 0, held(audio, heldSeconds)).strongestThird(low);
+        return low > TO_HZ / 2 ? 0 : spectrum.strongestThird(low);
     }
 
     static Double cents(Audio audio, int key, double from, double to) {

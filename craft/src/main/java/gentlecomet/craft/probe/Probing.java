@@ -1,6 +1,5 @@
 package gentlecomet.craft.probe;
 
-import gentlecomet.craft.format.Hashes;
 import gentlecomet.craft.measure.Difference;
 import gentlecomet.craft.measure.Loudness;
 import gentlecomet.craft.measure.Measurement;
@@ -27,7 +26,6 @@ import gentlecomet.sound.performance.Note;
 import gentlecomet.sound.performance.Phrase;
 import gentlecomet.sound.performance.Rendering;
 import gentlecomet.sound.source.Recordings;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeSet;
@@ -89,15 +87,14 @@ public final class Probing {
         ClickProbing clicks = new ClickProbing(notes, single);
         List<HandProbe> hands = new HandProbing(notes, patch, all, pieces).all();
         int key = measurement.probeKey();
-        String note = heard.notes(List.of(key), ProbeNotes.VELOCITY);
-        String middle = key + " " + note;
+        String middle = key + " " + heard.notes(List.of(key), ProbeNotes.VELOCITY);
         boolean repeats = pieces.of("twice", middle, Probes::repeats, () -> Difference.db(notes.note(image, key, ProbeNotes.VELOCITY, HELD_SECONDS, TAIL_SECONDS),
                 notes.note(image, key, ProbeNotes.VELOCITY, HELD_SECONDS, TAIL_SECONDS)) <= Loudness.SILENT);
         double[] spread = pieces.of("strikes", middle, p -> new double[] {p.repeatDb(), p.repeatOctaves()}, () -> repeat(image, key));
         List<Integer> chord = chord(patch, key);
         String chordClip = String.join("+", chord.stream().map(KeyName::of).toList()) + ":100:1.5";
-        double chordPeak = pieces.of("chord", chord + all.notes(chord, ProbeNotes.VELOCITY), Probes::chordPeakDbtp, () -> ProbeNotes.peak(notes.play(whole, ProbeNotes.notes(1.5, chord.stream().map(k -> new Note(k, ProbeNotes.VELOCITY, 0, 1.5)).toList()), 0.3,
-                Rendering.ControllerState.AT_REST).audio()));
+        double chordPeak = pieces.of("chord", chord + all.notes(chord, ProbeNotes.VELOCITY), Probes::chordPeakDbtp, () -> ProbeNotes.peak(notes.play(whole,
+                ProbeNotes.notes(1.5, chord.stream().map(k -> new Note(k, ProbeNotes.VELOCITY, 0, 1.5)).toList()), 0.3, Rendering.ControllerState.AT_REST).audio()));
         int highest = keys.isEmpty() ? key : keys.get(keys.size() - 1).key();
         Loud loud = loud(patch, hands, key);
         double loudPeak = pieces.of("loud", loud.clip + " " + all.everything(), Probes::loudPeakDbtp, loud::peak);
@@ -112,7 +109,7 @@ public final class Probing {
 
     /** What the phrase can make heard: of one that moves hands, everything. */
     private static String phrase(Heard heard, Phrase phrase) {
-        return Hashes.of(phrase.toString().getBytes(StandardCharsets.UTF_8)).substring(0, 8) + " " + (phrase.moves().isEmpty() && phrase.rides().isEmpty() ? heard.atRest() : heard.everything());
+        return Heard.digest(phrase.toString()) + " " + (phrase.moves().isEmpty() && phrase.rides().isEmpty() ? heard.atRest() : heard.everything());
     }
 
     private PhraseProbe phrase(double[] image, Phrase phrase) {

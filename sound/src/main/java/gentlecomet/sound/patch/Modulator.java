@@ -82,6 +82,11 @@ public enum Modulator {
         return twoSided;
     }
 
+    /** The modulator that a macro is. @param number from 0 */
+    public static Modulator macro(int number) {
+        return values()[MACRO_1.ordinal() + number];
+    }
+
     /** The modulator of an id, or null. */
     public static Modulator find(String id) {
         for (Modulator m : values()) {

@@ -1,16 +1,17 @@
 package gentlecomet.studio.bank.desk;
 
 import gentlecomet.studio.page.RefusedException;
-import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.atomic.AtomicReference;
 
 /** How far a step of the desk is, in patches. It can be stopped until everything is worked out; what it has done until then is taken back with it. Safe for threads. */
 public final class StepProgress {
 
     private final AtomicInteger done = new AtomicInteger();
-    private final AtomicBoolean decided = new AtomicBoolean();
-    private volatile boolean stopped;
+    private final AtomicReference<State> state = new AtomicReference<>(State.OPEN);
     private volatile int total;
+
+    private enum State { OPEN, STOPPED, WORKED_OUT }
 
     public StepProgress(int total) {
         this.total = total;
@@ -29,26 +30,20 @@ public final class StepProgress {
 
     /** Everything is worked out: from here on the step is done. @throws RefusedException where somebody was faster */
     public void last() {
-        decided.compareAndSet(false, true);
+        state.compareAndSet(State.OPEN, State.WORKED_OUT);
         passOn();
     }
 
     private void passOn() {
-        if (stopped) {
+        if (state.get() == State.STOPPED) {
             throw new RefusedException("Stopped. Nothing was changed.");
         }
     }
 
     /** Stops the step. @return whether that was in time */
     public boolean stop() {
-        if (decided.compareAndSet(false, true)) {
-            stopped = true;
-        }
-        return stopped;
-    }
-
-    public boolean stopped() {
-        return stopped;
+        state.compareAndSet(State.OPEN, State.STOPPED);
+        return state.get() == State.STOPPED;
     }
 
     public int done() {

@@ -41,34 +41,8 @@ class LongSteps {
         this.patienceMs = patienceMs;
     }
 
-    /** A step that runs, or has run. */
-    static final class Step {
-        private final long id;
-        private final long bankId;
-        private final long begunAt = System.nanoTime();
-        private final StepProgress progress;
-        private final Function<Desk.Outcome, String> said;
-        private final Future<Desk.Outcome> outcome;
-
-        private Step(long id, long bankId, StepProgress progress, Function<Desk.Outcome, String> said, Future<Desk.Outcome> outcome) {
-            this.id = id;
-            this.bankId = bankId;
-            this.progress = progress;
-            this.said = said;
-            this.outcome = outcome;
-        }
-
-        public long id() {
-            return id;
-        }
-
-        public StepProgress progress() {
-            return progress;
-        }
-
-        String said(Desk.Outcome done) {
-            return said.apply(done);
-        }
+    /** A step that runs, or has run. @param said what is said of it when it is done @param begunAt by the clock of the machine, ns */
+    record Step(long id, long bankId, StepProgress progress, Function<Desk.Outcome, String> said, Future<Desk.Outcome> outcome, long begunAt) {
     }
 
     /** What a request for a step can answer. @param done null while it runs */
@@ -85,7 +59,7 @@ class LongSteps {
         forget();
         StepProgress progress = new StepProgress(patches);
         long id = last.incrementAndGet();
-        Step step = new Step(id, bankId, progress, said, threads.submit(() -> work.apply(progress)));
+        Step step = new Step(id, bankId, progress, said, threads.submit(() -> work.apply(progress)), System.nanoTime());
         steps.put(id, step);
         return answer(step);
     }

@@ -35,7 +35,7 @@ class StepAnswers {
             model.addAttribute("bankId", bankId);
             return "bank/answer :: running";
         }
-        page.answer(bankId, answer.done(), answer.step().said(answer.done()), model);
+        page.answer(bankId, answer.done(), answer.step().said().apply(answer.done()), model);
         return "bank/answer :: answer";
     }
 }

@@ -103,7 +103,7 @@ public record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList
     public List<Pulls> pulls() {
         List<Pull> macroPulls = new ArrayList<>();
         for (int m = 0; m < PatchParameters.MACROS; m++) {
-            macroPulls.add(Pull.of(Modulator.values()[Modulator.MACRO_1.ordinal() + m], String.valueOf(m + 1)));
+            macroPulls.add(Pull.of(Modulator.macro(m), String.valueOf(m + 1)));
         }
         return List.of(new Pulls("LFO", List.of(Pull.of(Modulator.LFO_1, "1"), Pull.of(Modulator.LFO_2, "2"), Pull.of(Modulator.LFO_3, "3"), Pull.of(Modulator.LFO_4, "4"))),
                 new Pulls("Envelope", List.of(Pull.of(Modulator.AMPLITUDE_ENVELOPE, "1"), Pull.of(Modulator.ENVELOPE_2, "2"), Pull.of(Modulator.ENVELOPE_3, "3"),
@@ -125,7 +125,7 @@ public record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList
     }
 
     private static boolean routed(Patch patch, int macro) {
-        Modulator modulator = Modulator.values()[Modulator.MACRO_1.ordinal() + macro];
+        Modulator modulator = Modulator.macro(macro);
         return patch.routes().stream().anyMatch(r -> r.source() == modulator || r.scaler() == modulator);
     }
 
