@@ -61,7 +61,9 @@ class HandsOnTheScreenTest extends OnTheScreen {
         }
         page.open("/banks/" + bank);
         WebElement button = page.find(".slot[data-slot='40'] .row-menu-button");
-        page.js("arguments[0].scrollIntoView({block: 'end'})", button);
+        // Rows are laid out as they come into the window, and may be taller then: a person clicks when they stand.
+        page.until(d -> Boolean.TRUE.equals(page.jsLater("const done = arguments[arguments.length - 1], button = document.querySelector(\".slot[data-slot='40'] .row-menu-button\"); button.scrollIntoView({block: 'end'});"
+                + " const top = button.getBoundingClientRect().top; requestAnimationFrame(() => requestAnimationFrame(() => done(button.getBoundingClientRect().top === top)))")));
         new Actions(page.driver).moveToElement(button).click().perform();
         page.until(d -> d.findElement(By.cssSelector("#row-menu [data-do=save]")).isDisplayed());
         new Actions(page.driver).sendKeys(Keys.ESCAPE).perform();
