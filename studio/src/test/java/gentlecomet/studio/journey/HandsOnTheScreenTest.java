@@ -4,10 +4,13 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import gentlecomet.craft.check.Finding;
 import gentlecomet.craft.edit.PatchEdit;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.patch.MacroTarget;
 import gentlecomet.sound.patch.Patch;
+import gentlecomet.studio.patch.PatchSummary;
+import gentlecomet.studio.soundcheck.SoundcheckFixture;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
@@ -59,6 +62,10 @@ class HandsOnTheScreenTest extends OnTheScreen {
         for (int slot = 1; slot <= 40; slot++) {
             patch(slot, "Tide Clock " + slot);
         }
+        // Findings make rows taller than they are thought to be before they are seen.
+        PatchSummary sound = patches.inBank(bank).get(0);
+        SoundcheckFixture.save(jdbc, sound.soundHash().strip(), sound.category(), collections.ofBank(bank).rules(), List.of(
+                new Finding("level.chord", Finding.Severity.FAULT, "Too loud.", Map.of(), "levelTrim", "C4:100:1", null), new Finding("expression.wheel", Finding.Severity.WARNING, "Dead.", Map.of(), "routes", "", null)));
         page.open("/banks/" + bank);
         WebElement button = page.find(".slot[data-slot='40'] .row-menu-button");
         // Rows are laid out as they come into the window, and may be taller then: a person clicks when they stand.
