@@ -5,16 +5,21 @@ import {onPage} from './chromium.mjs';
 
 const STAGES = ['sources', 'filter', 'modulation', 'effects', 'performance'];
 
-/** A choice goes one step on or back; answers ms until the fresh bars are drawn. */
+/** A choice goes one step on or back; answers ms until the frame with the fresh bars has been drawn, as far as the page's own thread draws it. */
 const choose = `
   const [id, step, done] = arguments;
   const choice = document.getElementById(id);
-  const before = document.getElementById('bench').dataset.version;
+  const bench = document.getElementById('bench');
   const began = performance.now();
-  const look = () => document.getElementById('bench').dataset.version === before ? setTimeout(look, 0) : requestAnimationFrame(() => done(performance.now() - began));
+  const {port1, port2} = new MessageChannel();
+  port1.onmessage = () => done(performance.now() - began);
+  const come = new MutationObserver(() => {
+    come.disconnect();
+    requestAnimationFrame(() => port2.postMessage(0));
+  });
+  come.observe(bench, {attributes: true, attributeFilter: ['data-version']});
   choice.selectedIndex = (choice.selectedIndex + step + choice.options.length) % choice.options.length;
-  choice.dispatchEvent(new Event('change', {bubbles: true}));
-  look();`;
+  choice.dispatchEvent(new Event('change', {bubbles: true}));`;
 
 /** An arrow key on a bar; answers ms until its new value is drawn. */
 const press = `

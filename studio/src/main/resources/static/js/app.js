@@ -2,11 +2,11 @@
 import {allowLevelling} from './bench/at-rest.js';
 import {setUpPatchDrop} from './bank/patch-files.js';
 import {redo, undo} from './bank/desk.js';
-import {beforeRequest, benchState, chooseStage, flipVersions, matchLevel, openPlace, requestOfBench, save, setUpBench} from './bench/bench.js';
+import {benchState, chooseStage, flipVersions, matchLevel, openPlace, save, setUpBench} from './bench/bench.js';
 import {openQuickLine} from './bench/quick/quick-line.js';
 import {roundKey, undoAnswer} from './listening/round.js';
 import {playClicked, setUpPage} from './page/pages.js';
-import {say, stageHeader} from './page/requests.js';
+import {say} from './page/requests.js';
 import {setUpAnswers} from './page/answers.js';
 import {setUpTheme, turnTheme} from './page/theme.js';
 import {rememberFocus} from './page/focus-kept.js';
@@ -44,12 +44,6 @@ document.getElementById('content').focus({preventScroll: true});
 
 document.body.addEventListener('htmx:afterSettle', e => fresh(e.detail.elt.id === 'page' ? document.getElementById('content') : document.getElementById(e.detail.elt.id) ?? e.detail.elt));
 document.addEventListener('comet:fresh', e => fresh(e.detail));
-document.body.addEventListener('htmx:configRequest', e => {
-  if (e.detail.verb === 'post' && e.detail.elt.closest('#bench')) {
-    e.detail.parameters.version = document.getElementById('bench').dataset.version;
-    Object.assign(e.detail.headers, stageHeader());
-  }
-});
 /** Gives the focus back when htmx has exchanged what had it; after another page it goes to the content, never to nothing. */
 let giveBack = () => {};
 document.body.addEventListener('htmx:beforeSwap', e => {
@@ -71,15 +65,6 @@ document.body.addEventListener('htmx:afterSettle', e => {
     document.getElementById('content')?.focus({preventScroll: true});
   }
 });
-document.body.addEventListener('htmx:confirm', e => {
-  if (!e.detail.question) {
-    beforeRequest(e);
-  }
-});
-document.body.addEventListener('htmx:beforeRequest', e => requestOfBench(e.detail.elt, true));
-for (const event of ['htmx:responseError', 'htmx:sendError', 'htmx:sendAbort', 'htmx:timeout']) {
-  document.body.addEventListener(event, e => requestOfBench(e.detail.elt, false));
-}
 window.addEventListener('beforeunload', e => {
   if (benchState()?.unsent) {
     e.preventDefault();

@@ -4,6 +4,7 @@ import {imageOf} from '../lib/parameters.js';
 import * as player from '../player/player.js';
 import {ask, say} from '../page/requests.js';
 import {wireLooseEnds} from './bench-forms.js';
+import {forget} from './pieces.js';
 import {tellKeys} from '../lib/key-names.js';
 import {letGo} from '../page/pointer-held.js';
 
@@ -21,10 +22,6 @@ export function restWith(given) {
 
 /** The last save beside the patch, and what a voice costs. @param {HTMLElement} element the bench */
 export function besideSoon(element) {
-  const said = element.querySelector('#focus').dataset.said;
-  if (said) {
-    say(said, {calm: true});
-  }
   const now = hands.state();
   const cost = element.querySelector('#live-cost');
   if (now && cost) {
@@ -98,7 +95,9 @@ async function passing(work) {
 /** Levelling needs figures; they may arrive after the rest of the page. */
 export function allowLevelling() {
   const button = document.getElementById('level-to-target');
-  if (button) {
-    button.disabled = !document.querySelector('#measured .figures');
+  const known = document.querySelector('#measured .figures') !== null;
+  if (button && button.disabled === known) {
+    button.disabled = !known;
+    forget(button);
   }
 }

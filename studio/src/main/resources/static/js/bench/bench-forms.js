@@ -9,7 +9,7 @@ import {wireEars} from '../player/mute-solo.js';
 import {wireClipboard} from './clipboard.js';
 import {wireVersions} from './versions/versions.js';
 import {wireKeyMap} from './pictures/key-map.js';
-import {wirePulls} from './quick/assign.js';
+import {wirePulls, wirePullTargets} from './quick/assign.js';
 import {wireLanes} from './effects-lane.js';
 import {wireReadyParts} from './quick/ready-parts.js';
 import {wireQuickLine} from './quick/quick-line.js';
@@ -25,9 +25,9 @@ import {indexOf} from '../lib/parameters.js';
 const unfolded = new Set();
 
 /**
- * Wires every form and part of a fresh bench.
+ * Wires every form and part of fresh pieces of a bench.
  *
- * @param element the bench
+ * @param {import('./pieces.js').Fresh} element the pieces
  * @param hands   what they call: id() and image() of the patch, edit(fields), post(path, fields), save(), flush(), openPlace(id)
  */
 export function wireBench(element, hands) {
@@ -37,11 +37,16 @@ export function wireBench(element, hands) {
   wireTouch(element, hands);
   wireRides(element, hands);
   wireTabPanels(element, 'performance');
-  wireQuickLine(element, hands);
   wireLanes(element, hands);
   wirePulls(element, hands);
   wireReadyParts(element, hands);
   wireRoutePlots(element);
+}
+
+/** Wires what stands around the pieces. @param {HTMLElement} bench @param hands as above */
+export function wireFrameOf(bench, hands) {
+  wireQuickLine(bench, hands);
+  wirePullTargets(bench, hands);
 }
 
 /** Where a route starts and goes, and what a macro holds, is found by the beginnings of words, or by another word for it. */
@@ -88,7 +93,7 @@ const inHand = form => {
   return fields.find(f => f === document.activeElement) ?? fields.filter(f => f.value).at(-1) ?? fields[0];
 };
 
-function wireForms(element, {id, edit, save}) {
+function wireForms(element, {id, edit, post, save}) {
   wireFinding(element, id);
   const held = field => {
     const {macro, target} = field.closest('tr').dataset;
@@ -117,7 +122,8 @@ function wireForms(element, {id, edit, save}) {
     edit({kind, ...held(field), to}, field);
   }));
   element.querySelectorAll('[data-let-go]').forEach(b => b.addEventListener('click', () => edit({kind: 'removeTarget', ...held(b)})));
-  element.querySelector('#save').addEventListener('click', save);
+  element.querySelectorAll('[data-post]').forEach(b => b.addEventListener('click', () => post(b.dataset.post, {})));
+  element.querySelector('#save')?.addEventListener('click', save);
 }
 
 /** Each loose end leads to its place, and may have a mending. */

@@ -1,23 +1,25 @@
 // The bench: ties value bars, pictures and forms to the patch in hand.
 import {LivePatch} from '../../engine/engine.js';
 import * as player from '../player/player.js';
+import {say} from '../page/requests.js';
 import {PatchState} from './patch-state.js';
-import {showBar, showLock, showNow, wireBar, wireChoice} from './value-bar.js';
+import {isShown, showBar, showLock, showNow, wireBar, wireChoice} from './value-bar.js';
 import {draw} from './pictures/pictures.js';
 import {wirePicture} from './pictures/picture-hands.js';
 import {openBarMenu} from './bar-menu.js';
 import {matchInHand} from './gain-match.js';
-import {format} from '../lib/key-names.js';
+import {format, tellKeys} from '../lib/key-names.js';
 import {responseOutdated} from './pictures/key-map.js';
 import {drawLive} from './pictures/live-pictures.js';
 import {showSlots, showStages, slotsOf} from './slot-meters.js';
 import {showEars} from '../player/mute-solo.js';
-import {afterDrawing} from '../lib/canvas.js';
+import {afterDrawing, isDrawn} from '../lib/canvas.js';
 import {writeOut} from './repeated.js';
 import {flip, showHistory} from './versions/versions.js';
-import {wireBench} from './bench-forms.js';
-import {besideSoon, freshWords, measureSoon, restWith} from './at-rest.js';
-import {putBack, setAside} from './kept-stages.js';
+import {wireBench, wireFrameOf} from './bench-forms.js';
+import {allowLevelling, besideSoon, measureSoon, restWith} from './at-rest.js';
+import {Fresh} from './pieces.js';
+import {setUpPieces} from '../page/pages.js';
 import {openEffectOf, showLanes} from './effects-lane.js';
 import {exchanges} from './exchange.js';
 import {walkTabs} from '../lib/tabs.js';
@@ -52,75 +54,105 @@ export function benchState() {
   return bench() ? state : null;
 }
 
-const {exchange, refresh, bringMore} = exchanges(() => state);
+const {exchange, refresh, bringMore} = exchanges(() => state, (fresh, settle) => takeUp(fresh, () => {
+  setUpPieces(fresh);
+  tellKeys(fresh);
+  settle();
+  allowLevelling();
+}));
 restWith({state: benchState, edit, openPlace});
 
-/** Brings a freshly loaded or exchanged bench to life. */
+/** Brings a bench to life that came with its page. */
 export function setUpBench(root) {
   const element = root.id === 'bench' ? root : root.querySelector?.('#bench');
-  if (!element) {
-    return;
+  if (element) {
+    takeUp(new Fresh([element]), () => {});
   }
-  if (!setAside(element)) {
-    refresh(true);
-    return;
-  }
-  const playable = JSON.parse(element.querySelector('#focus').dataset.playable);
+}
+
+/** The patch that the bench tells of: the state that stands goes on with it, or a new one begins. @returns {boolean} whether it is the same patch as before */
+function takePatch() {
+  const focus = document.getElementById('focus');
+  const playable = JSON.parse(focus.dataset.playable);
   const same = state?.id === playable.id && player.playing()?.id === playable.id;
   if (same) {
-    state.take(element);
+    state.take(focus);
+  } else {
+    state = new PatchState(focus, answered, () => refresh(), edit);
+  }
+  bench().dataset.version = String(state.version);
+  if (player.playing()?.id === playable.id) {
     player.change(playable);
   } else {
-    state = new PatchState(element, answered, () => refresh(), edit);
-    if (player.playing()?.id === playable.id) {
-      player.change(playable);
-    } else {
-      player.load(playable, false);
-    }
+    player.load(playable, false);
   }
-  writeOut(element);
+  return same;
+}
+
+/**
+ * Brings fresh pieces of the bench to life.
+ * @param {Fresh} fresh
+ * @param {() => void} settle puts pieces that stay back into those that have come
+ */
+function takeUp(fresh, settle) {
+  const whole = fresh.querySelector('#bench') !== null;
+  const same = takePatch();
+  writeOut(fresh);
   const openMenu = bar => openBarMenu(bar, state, edit);
-  element.querySelectorAll('.bar[role=slider], .bar-choice:not([data-decides])').forEach(bar => wireBar(bar, state, openMenu));
-  element.querySelectorAll('.bar-choice').forEach(choice => wireChoice(choice, openMenu));
-  element.querySelectorAll('canvas[data-picture]').forEach(canvas => {
+  const bars = fresh.querySelectorAll('.bar[role=slider], .bar-choice');
+  bars.forEach(bar => bar.dataset.decides === undefined && wireBar(bar, state, openMenu));
+  bars.filter(bar => bar.matches('.bar-choice')).forEach(choice => wireChoice(choice, openMenu));
+  const canvases = fresh.querySelectorAll('canvas[data-picture]');
+  canvases.forEach(canvas => {
     wirePicture(canvas, state, () => layer);
-    new ResizeObserver(redraw).observe(canvas);
+    new ResizeObserver(() => isDrawn(canvas) || redraw()).observe(canvas);
   });
-  element.querySelectorAll('[data-stage]').forEach(tab => tab.addEventListener('click', () => chooseStage(tab.dataset.stage)));
-  element.querySelector('[role=tablist]').addEventListener('keydown', e => walkTabs(e, tab => chooseStage(tab.dataset.stage)));
-  element.querySelectorAll('[data-layer]').forEach(tab => tab.addEventListener('click', () => chooseLayer(Number(tab.dataset.layer))));
+  fresh.querySelectorAll('[data-layer]').forEach(tab => tab.addEventListener('click', () => chooseLayer(Number(tab.dataset.layer))));
   const set = (index, value) => {
     state.beginGesture();
     state.set(index, value);
   };
-  wireBench(element, {id: () => state.id, image: () => state.image, set, edit, post, save, flush: () => state.flush(), openPlace, redraw, layer: () => layer, preview, sounding: index => state.sounding(index)});
-  putBack(element);
-  element.querySelectorAll('.bar[role=slider], .bar-choice').forEach(bar => state.locked.has(indexOf(bar)) && showLock(bar, true));
+  const hands = {id: () => state.id, image: () => state.image, set, edit, post, save, flush: () => state.flush(), openPlace, redraw, layer: () => layer, preview, sounding: index => state.sounding(index)};
+  wireBench(fresh, hands);
+  if (whole) {
+    wireFrame(hands);
+  }
+  showStage(fresh);
+  settle();
+  showLayer(fresh);
+  showEars(bench());
+  bars.forEach(bar => state.locked.has(indexOf(bar)) && showLock(bar, true));
   const wanted = location.hash.slice(1);
   if (wanted && !same) {
     openPlace(wanted);
-  } else {
-    chooseStage(stage);
-    chooseLayer(layer);
   }
-  showAll();
   watch();
+  showAll();
+  responseOutdated(bench().querySelector('[data-stage-panel="keymap"]'), state.id, redraw);
+  besideSoon(bench());
+  const said = fresh.querySelector('#focus')?.dataset.said;
+  if (said) {
+    say(said, {calm: true});
+  }
+  // However this bench came here: the server does not measure a state until the hand has come to rest on it.
+  if (bench().querySelector('#measured .working')) {
+    measureSoon();
+  }
+  state.release();
+}
+
+/** What stands around the pieces, for as long as the bench stands. */
+function wireFrame(hands) {
+  const element = bench();
+  element.querySelectorAll('[data-stage]').forEach(tab => tab.addEventListener('click', () => chooseStage(tab.dataset.stage)));
+  element.querySelector('.ribbon').addEventListener('keydown', e => walkTabs(e, tab => chooseStage(tab.dataset.stage)));
+  wireFrameOf(element, hands);
   const mono = document.getElementById('hear-mono');
   mono.setAttribute('aria-pressed', String(player.hearsMono()));
   mono.addEventListener('click', () => {
     player.hearMono(!player.hearsMono());
     mono.setAttribute('aria-pressed', String(player.hearsMono()));
   });
-  besideSoon(element);
-  if (same) {
-    // A stage that was kept may still say what was true of an earlier state.
-    freshWords();
-  }
-  // However this bench came here: the server does not measure a state until the hand has come to rest on it.
-  if (element.querySelector('#measured .working')) {
-    measureSoon();
-  }
-  state.release();
 }
 
 /** Tells the audio thread what the bars, meters and pictures of the bench want to know. */
@@ -148,25 +180,6 @@ export async function save() {
   await exchange(`/patches/${state.id}/save`, {note: ''});
 }
 
-/** Waits until every edit has arrived before htmx sends a request of the bench. */
-export function beforeRequest(event) {
-  if (bench()?.contains(event.detail.elt) && state?.unsent) {
-    event.preventDefault();
-    state.flush().then(() => event.detail.issueRequest(true));
-  }
-}
-
-/** A request of htmx from the bench begins or has failed; its success ends with a fresh bench. */
-export function requestOfBench(element, begins) {
-  if (bench()?.contains(element)) {
-    if (begins) {
-      state.hold();
-    } else {
-      state.release();
-    }
-  }
-}
-
 function answered(answer) {
   if (!document.getElementById('undo')) {
     return;
@@ -183,24 +196,34 @@ function answered(answer) {
 
 export function chooseStage(name) {
   stage = name;
-  bench().dataset.shows = name;
-  bench().querySelectorAll('[data-stage]').forEach(tab => {
-    tab.setAttribute('aria-selected', String(tab.dataset.stage === name));
-    tab.tabIndex = tab.dataset.stage === name ? 0 : -1;
-  });
-  bench().querySelectorAll('[data-stage-panel]').forEach(panel => { panel.hidden = panel.dataset.stagePanel !== name; });
-  bench().querySelector('.layer-choice').hidden = ['performance', 'level', 'versions'].includes(name);
+  showStage(bench());
   redraw();
+}
+
+/** @param {HTMLElement|Fresh} part of the bench: it shows the stage that is chosen */
+function showStage(part) {
+  bench().dataset.shows = stage;
+  part.querySelectorAll('[data-stage]').forEach(tab => {
+    tab.setAttribute('aria-selected', String(tab.dataset.stage === stage));
+    tab.tabIndex = tab.dataset.stage === stage ? 0 : -1;
+  });
+  part.querySelectorAll('[data-stage-panel]').forEach(panel => { panel.hidden = panel.dataset.stagePanel !== stage; });
+  part.querySelectorAll('.layer-choice').forEach(choice => { choice.hidden = ['performance', 'level', 'versions'].includes(stage); });
 }
 
 function chooseLayer(which) {
   layer = which;
-  bench().querySelectorAll('[data-layer]').forEach(tab => tab.setAttribute('aria-pressed', String(Number(tab.dataset.layer) === which)));
-  bench().querySelectorAll('[data-shown-layer]').forEach(field => { field.value = String(which); });
-  bench().querySelectorAll('[data-for-layer]').forEach(part => { part.hidden = Number(part.dataset.forLayer) !== which; });
-  showLanes(bench());
+  showLayer(bench());
   watch();
   redraw();
+}
+
+/** @param {HTMLElement|Fresh} part of the bench: it shows the layer that is chosen */
+function showLayer(part) {
+  part.querySelectorAll('[data-layer]').forEach(tab => tab.setAttribute('aria-pressed', String(Number(tab.dataset.layer) === layer)));
+  part.querySelectorAll('[data-shown-layer]').forEach(field => { field.value = String(layer); });
+  part.querySelectorAll('[data-for-layer]').forEach(piece => { piece.hidden = Number(piece.dataset.forLayer) !== layer; });
+  showLanes(bench());
 }
 
 /** Opens the stage and layer of a parameter, as findings link to it. */
@@ -218,9 +241,10 @@ export function openPlace(id) {
   target?.focus();
 }
 
-function showAll() {
+/** Shows the state in hand. @param {boolean} [told] whether values may be told by other words than before */
+function showAll(told = false) {
   const values = LivePatch.soundings(state.image);
-  bench()?.querySelectorAll('.bar[role=slider], .bar-choice').forEach(bar => showBar(bar, values[indexOf(bar)]));
+  bench()?.querySelectorAll('.bar[role=slider], .bar-choice').forEach(bar => (told || !isShown(bar, values[indexOf(bar)])) && showBar(bar, values[indexOf(bar)]));
   bench()?.querySelectorAll('[data-now-of]').forEach(box => {
     const index = LivePatch.indexOf(box.dataset.nowOf);
     box.textContent = `now ${format(index, values[index])}`;
@@ -228,15 +252,21 @@ function showAll() {
   redraw();
 }
 
+/** Draws the pictures: those of the stage with the next frame, the small ones of all stages with the one after it. */
 function redraw() {
   if (!drawing) {
     drawing = true;
     requestAnimationFrame(() => {
       drawing = false;
-      if (bench() && state?.image) {
-        bench().querySelectorAll('canvas[data-picture]').forEach(canvas => draw(canvas, previewed ?? state.image, layer));
-      }
+      drawEach(`[data-stage-panel="${stage}"] canvas[data-picture]`);
+      requestAnimationFrame(() => drawEach('.ribbon canvas[data-picture]'));
     });
+  }
+}
+
+function drawEach(selector) {
+  if (bench() && state?.image) {
+    bench().querySelectorAll(selector).forEach(canvas => draw(canvas, previewed ?? state.image, layer));
   }
 }
 
@@ -280,7 +310,7 @@ player.on('parameter', index => {
 });
 
 document.addEventListener('comet:theme', redraw);
-document.addEventListener('comet:keys', () => benchState() && showAll());
+document.addEventListener('comet:keys', () => benchState() && showAll(true));
 
 player.on('ears', () => {
   if (benchState()) {

@@ -33,28 +33,31 @@ export function openEffectOf(element) {
 export function showLanes(bench) {
   const stage = bench.querySelector('[data-stage-panel="effects"]');
   if (stage) {
+    known = new Set([...stage.querySelectorAll('.lane-tile')].map(placeOf));
     show(stage);
   }
 }
 
 /**
- * @param {HTMLElement} bench
+ * @param {import('./pieces.js').Fresh} fresh
  * @param hands id() of the patch, edit(fields), redraw()
  */
-export function wireLanes(bench, {id, edit, redraw}) {
-  const stage = bench.querySelector('[data-stage-panel="effects"]');
-  if (!stage || stage.dataset.kept !== undefined) {
+export function wireLanes(fresh, {id, edit, redraw}) {
+  const lanes = fresh.querySelectorAll('.lane');
+  if (lanes.length === 0) {
     return;
   }
-  const tiles = [...stage.querySelectorAll('.lane-tile')];
-  const fresh = tiles.filter(tile => !known.has(placeOf(tile)));
-  if (patchShown === id() && fresh.length === 1) {
-    open = placeOf(fresh[0]);
+  const stage = lanes[0].closest('[data-stage-panel]');
+  const tiles = fresh.querySelectorAll('.lane-tile');
+  const added = tiles.filter(tile => !known.has(placeOf(tile)));
+  if (patchShown === id() && added.length === 1) {
+    open = placeOf(added[0]);
   } else if (patchShown !== id()) {
     open = '';
   }
-  known = new Set(tiles.map(placeOf));
   patchShown = id();
+  // What is behind or before a changed chain is as loud as it was no longer.
+  stage.querySelectorAll('.lane-loudness').forEach(told => told.replaceChildren());
   const choose = tile => {
     open = placeOf(tile);
     show(stage);
@@ -74,7 +77,7 @@ export function wireLanes(bench, {id, edit, redraw}) {
       e.dataTransfer.effectAllowed = 'copyMove';
     });
   });
-  stage.querySelectorAll('.lane').forEach(lane => {
+  lanes.forEach(lane => {
     const dragged = e => e.dataTransfer.types.includes('text/x-comet-effect');
     lane.addEventListener('keydown', e => {
       const tile = e.target.closest('.lane-tile');
@@ -113,5 +116,4 @@ export function wireLanes(bench, {id, edit, redraw}) {
       }
     });
   });
-  show(stage);
 }

@@ -5,31 +5,43 @@ import {rememberFocus} from '../page/focus-kept.js';
 import {letGo} from '../page/pointer-held.js';
 import {retype} from './value-bar.js';
 import {hearNow} from './versions/versions.js';
+import {exchange as exchangePieces, forget, standingPieces} from './pieces.js';
 
 /** How long a hand rests before bars that a moved value has brought come to the page. */
 const REST_MS = 140;
 
 const bench = () => document.getElementById('bench');
 
-async function replaceBench(html) {
-  await letGo(bench());
-  const giveBack = rememberFocus(bench());
-  const box = document.createElement('template');
-  box.innerHTML = html;
-  const fresh = box.content.querySelector('#bench');
-  bench().replaceWith(fresh);
-  window.htmx.process(fresh);
-  document.dispatchEvent(new CustomEvent('comet:fresh', {detail: fresh}));
-  giveBack(fresh, retype);
-}
-
 /**
  * The exchanges of a bench with the server.
  * @param {() => import('./patch-state.js').PatchState} stateOf the patch on the bench
+ * @param {(fresh: import('./pieces.js').Fresh, settle: () => void) => void} takeUp brings what has come to life; settle puts what stays within it back
  */
-export function exchanges(stateOf) {
+export function exchanges(stateOf, takeUp) {
   let last = Promise.resolve();
   let broughtTimer = null;
+
+  /** Asks for the bench, but for what stands here already. @param {boolean} whole all of it */
+  const askForBench = async whole => (await ask(`/patches/${stateOf().id}/bench`, whole ? {} : {headers: standingPieces()})).text();
+
+  async function replaceBench(html) {
+    await letGo(bench());
+    const box = document.createElement('template');
+    box.innerHTML = html;
+    const answer = box.content.querySelector('#bench');
+    if (bench()?.dataset.patch !== answer.dataset.patch) {
+      // Somebody has gone to another page meanwhile.
+      return;
+    }
+    const giveBack = rememberFocus(bench());
+    const come = exchangePieces(bench(), answer);
+    if (!come) {
+      await replaceBench(await askForBench(true));
+      return;
+    }
+    takeUp(come.fresh, come.settle);
+    giveBack(bench(), retype);
+  }
 
   async function exchangeNow(url, fields, field) {
     const state = stateOf();
@@ -40,7 +52,7 @@ export function exchanges(stateOf) {
     }
     state.hold();
     try {
-      const response = await ask(url, withVersion(fields, state.version));
+      const response = await ask(url, {...withVersion(fields, state.version), headers: standingPieces()});
       await replaceBench(await response.text());
     } catch (refusal) {
       if (refusal.status === 409) {
@@ -57,7 +69,9 @@ export function exchanges(stateOf) {
       }
       say(refusal.message);
       if (!refusal.passing) {
-        await replaceBench(await (await ask(`/patches/${state.id}/bench`)).text());
+        // What was chosen and refused stands in its field still.
+        forget(field ?? null);
+        await replaceBench(await askForBench(false));
       }
     } finally {
       state.release();
@@ -75,13 +89,13 @@ export function exchanges(stateOf) {
     return last;
   }
 
-  /** Shows what the server has; moved values that have not been sent yet are put on top of it. @param {boolean} [whole] all stages, whatever stands here */
-  function refresh(whole = false) {
+  /** Shows what the server has; moved values that have not been sent yet are put on top of it. */
+  function refresh() {
     last = last.catch(() => {}).then(async () => {
       const state = stateOf();
       state.hold();
       try {
-        await replaceBench(await (await ask(`/patches/${state.id}/bench`, {whole})).text());
+        await replaceBench(await askForBench(false));
       } finally {
         state.release();
       }

@@ -13,13 +13,13 @@ const LOST = 'connection';
 /** One patch open for editing. */
 export class PatchState {
   /**
-   * @param {HTMLElement} bench
+   * @param {HTMLElement} focus what the bench says of the patch as a whole
    * @param {(answer: object) => void} onAnswer called when the server has answered an edit
    * @param {() => void} onRefused called when the server has refused a value that is heard already
    * @param {(fields: Record<string, string>) => void} onChoice called with an edit that brings other bars
    */
-  constructor(bench, onAnswer, onRefused, onChoice) {
-    this.take(bench);
+  constructor(focus, onAnswer, onRefused, onChoice) {
+    this.take(focus);
     this.onAnswer = onAnswer;
     this.onRefused = onRefused;
     this.onChoice = onChoice;
@@ -32,10 +32,10 @@ export class PatchState {
   }
 
   /** Takes over what a fresh piece of page says. */
-  take(bench) {
-    this.id = Number(bench.dataset.patch);
-    this.version = Number(bench.dataset.version);
-    this.locked = new Set((bench.dataset.locked ?? '').split(' ').filter(Boolean).map(id => LivePatch.indexOf(id)));
+  take(focus) {
+    this.id = Number(focus.dataset.patch);
+    this.version = Number(focus.dataset.version);
+    this.locked = new Set((focus.dataset.locked ?? '').split(' ').filter(Boolean).map(id => LivePatch.indexOf(id)));
   }
 
   /** Another request is changing the patch: moved values wait until its answer has brought the new version. */
@@ -79,7 +79,7 @@ export class PatchState {
       this.locked.delete(index);
       hush('locked');
     }
-    document.getElementById('bench').dataset.locked = [...this.locked].map(idOf).join(' ');
+    document.getElementById('focus').dataset.locked = [...this.locked].map(idOf).join(' ');
     showLock(bar, on);
   }
 

@@ -21,6 +21,14 @@ function addTrack(bar) {
   bar.querySelector('.bar-label').after(track);
 }
 
+/** What each bar shows. */
+const shown = new WeakMap();
+
+/** Whether a bar shows a value already; a choice may have been turned by hand and refused. @param {HTMLElement} bar @param {number} value */
+export function isShown(bar, value) {
+  return shown.get(bar) === value && !bar.matches('select');
+}
+
 /** Draws a bar at a value. @param {HTMLElement} bar @param {number} value */
 export function showBar(bar, value) {
   const index = indexOf(bar);
@@ -28,6 +36,7 @@ export function showBar(bar, value) {
     bar.value = String(Math.round(value));
     return;
   }
+  shown.set(bar, value);
   const text = format(index, value);
   const at = LivePatch.position(index, value) * 100;
   const neutral = LivePatch.position(index, LivePatch.defaultOf(index)) * 100;

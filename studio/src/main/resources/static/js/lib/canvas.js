@@ -54,6 +54,13 @@ export function fit(canvas) {
   return {g, w, h};
 }
 
+/** Whether a canvas has a picture of its present size, or is not shown. @param {HTMLCanvasElement} canvas */
+export function isDrawn(canvas) {
+  const [w, h] = sizes.get(canvas) ?? [canvas.clientWidth, canvas.clientHeight];
+  const scale = window.devicePixelRatio || 1;
+  return !w || !h || canvas.width === Math.round(w * scale) && canvas.height === Math.round(h * scale);
+}
+
 /** Draws a line through points evenly spread over a width. `y` maps a value to a height. */
 export function curve(g, values, x0, width, y, stroke, lineWidth = 1.8) {
   g.beginPath();

@@ -47,19 +47,24 @@ function tellName(root) {
 
 document.addEventListener('comet:rows', e => e.detail.fresh.forEach(tellName));
 
-/** Brings a fresh piece of a page to life. @param {HTMLElement} root */
-export function setUpPage(root) {
+/** Brings what any fresh piece of a page may have to life. @param {HTMLElement|import('../bench/pieces.js').Fresh} root */
+export function setUpPieces(root) {
   followProgress(root);
+  root.querySelectorAll('[data-again]').forEach(button => button.addEventListener('click', () => {
+    button.disabled = true;
+    ask(button.dataset.again, {method: 'POST'}).then(() => location.reload(), refusal => say(refusal.message));
+  }));
+}
+
+/** Brings a fresh part of a page to life. @param {HTMLElement} root */
+export function setUpPage(root) {
+  setUpPieces(root);
   const focus = root.querySelector('#focus');
   if (focus && !focus.closest('#bench')) {
     takeFocus(focus);
   }
   holdPatch(focus);
   tellName(root);
-  root.querySelectorAll('[data-again]').forEach(button => button.addEventListener('click', () => {
-    button.disabled = true;
-    ask(button.dataset.again, {method: 'POST'}).then(() => location.reload(), refusal => say(refusal.message));
-  }));
   wireBank(root);
   wirePatchFiles(root);
   wireRound(root);

@@ -21,20 +21,14 @@ class Refusal extends Error {
   }
 }
 
-/** The stages of the bench and their parts that stand on the page: the server does not send them again while they stay the same. @returns {Record<string, string>} */
-export function stageHeader() {
-  const kept = [...document.querySelectorAll('[data-stage-panel][data-hash], [data-keep][data-hash]')];
-  return kept.length === 0 ? {} : {'X-Stages': kept.map(k => `${k.dataset.stagePanel ?? k.dataset.keep}:${k.dataset.hash}`).join(' ')};
-}
-
 /**
  * Asks the server.
  * @param {string} url
- * @param {{method?: string, whole?: boolean, json?: object, form?: Record<string, string>|URLSearchParams, data?: FormData}} [options]
+ * @param {{method?: string, headers?: Record<string, string>, json?: object, form?: Record<string, string>|URLSearchParams, data?: FormData}} [options]
  * @returns {Promise<Response>}
  */
 export async function ask(url, options = {}) {
-  const headers = {'X-XSRF-TOKEN': csrfToken(), 'X-Requested-With': 'comet', ...(options.whole ? {} : stageHeader())};
+  const headers = {'X-XSRF-TOKEN': csrfToken(), 'X-Requested-With': 'comet', ...options.headers};
   let body;
   if (options.json) {
     headers['Content-Type'] = 'application/json';

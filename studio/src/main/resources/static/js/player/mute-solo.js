@@ -100,14 +100,13 @@ function soloed(pin) {
   }
 }
 
-/** Brings the buttons of a bench to life and shows what is set aside. @param {HTMLElement} bench */
+/** Brings the buttons of fresh pieces of a bench to life. @param {import('../bench/pieces.js').Fresh} bench */
 export function wireEars(bench) {
   bench.querySelectorAll('[data-part]').forEach(tools => {
     tools.querySelector('[data-ear-off]')?.addEventListener('click', () => toggleOff(tools.dataset.part));
     tools.querySelector('[data-ear-solo]')?.addEventListener('click', () => toggleSolo(tools.dataset.part));
   });
   bench.querySelectorAll('[data-ear-route]').forEach(b => b.addEventListener('click', () => toggleRoute(Number(b.dataset.earRoute))));
-  showEars(bench);
 }
 
 /** Shows what is set aside. */

@@ -34,6 +34,46 @@ class BenchJourneyTest extends OnTheScreen {
         }
     }
 
+    /** After every kind of exchange each piece that stands is the one that a fresh page of this state has; what the page itself has changed is sent again. */
+    @Test
+    void whatStandsAfterExchangesIsWhatAFreshPageHas() {
+        long bank = newBank("Pieces");
+        long id = banks.newPatch(bank, 1);
+        try (Browser page = browser()) {
+            page.open("/patches/" + id);
+            page.find("#player-macros label");
+            List<String> steps = List.of(choice("layer1.source1.wave", "harmonics"), choice("layer1.filter1.type", "ladder"), choice("layer1.lfo1.division", "1/8"),
+                    "document.getElementById('layer2.on').click()", "const f = document.querySelector('#stage-effects [data-edit-form=addEffect]'); f.elements.type.value = "
+                            + "[...f.elements.type.options].find(o => o.text === 'delay').value; f.requestSubmit()",
+                    "const n = document.getElementById('patch-name'); n.value = 'Pieces'; n.dispatchEvent(new Event('change', {bubbles: true}))",
+                    "document.getElementById('undo').click()", "document.getElementById('undo').click()", "document.getElementById('undo').click()",
+                    "document.getElementById('redo').click()", "document.getElementById('save').click()", choice("layer1.source2.wave", "saw"), "document.querySelector('.loose [data-fix]').click()");
+            for (String step : steps) {
+                long version = patches.get(id).version();
+                page.js("window.stood = document.querySelector('#stage-envelopes canvas');" + step);
+                page.until(d -> (patches.get(id).version() > version || step.contains("'save'") && patches.get(id).saved()) && page.js("return document.getElementById('bench').dataset.version").equals(String.valueOf(patches.get(id).version())));
+                assertEquals("", page.jsLater(STALE), step);
+                assertEquals(true, page.js("return window.stood.isConnected"), "what has not changed stays: " + step);
+            }
+            assertEquals(List.of(), page.errors());
+        }
+    }
+
+    private static String choice(String id, String text) {
+        return "const c = document.getElementById('" + id + "'); c.selectedIndex = [...c.options].findIndex(o => o.text.startsWith('" + text + "')); c.dispatchEvent(new Event('change', {bubbles: true}))";
+    }
+
+    /** Names of pieces that are not, or not as, in a page that is loaded now; what tells of measurements changes by itself. */
+    private static final String STALE = """
+            const done = arguments[arguments.length - 1];
+            const told = root => new Map([...root.querySelectorAll('[data-piece]')].filter(p => !['measured', 'focus', 'level'].includes(p.dataset.piece)).map(p => [p.dataset.piece, p.dataset.hash]));
+            fetch(`/patches/${document.getElementById('bench').dataset.patch}/bench`).then(answer => answer.text()).then(html => {
+              const fresh = told(new DOMParser().parseFromString(html, 'text/html'));
+              const standing = told(document);
+              done([...new Set([...fresh.keys(), ...standing.keys()])]
+                .filter(name => fresh.get(name) !== standing.get(name) && !(['head', 'versions'].includes(name) && standing.has(name) && standing.get(name) === undefined)).join());
+            });""";
+
     /** Undone to a state that nobody has rested on, the patch is measured again without another edit. */
     private void figuresFollow(Browser page, long id) {
         page.click("[data-stage=level]");

@@ -129,7 +129,7 @@ class HandsAloneTest extends OnTheScreen {
         assertEquals(List.of(), page.errors());
     }
 
-    /** Every exchange brings a bench of some 4,000 nodes: one that stood before is let go, with all that listens on it. */
+    /** Every exchange brings a source anew: one that stood before is let go, with all that listens on it. */
     @Test
     void aBenchThatIsEditedDoesNotGrow() {
         page.open("/patches/" + id);
@@ -137,9 +137,9 @@ class HandsAloneTest extends OnTheScreen {
         exchange(4);
         double before = nodes();
         exchange(16);
-        double one = ((Number) page.js("return document.querySelectorAll('#bench *').length")).doubleValue();
-        // What is under way for a bench holds on to it for some moments.
-        page.until(Duration.ofSeconds(30), d -> nodes() - before < one);
+        double four = 4 * ((Number) page.js("return document.querySelectorAll('[data-piece=\"layer1.source1.\"] *').length")).doubleValue();
+        // What is under way for a piece holds on to it for some moments.
+        page.until(Duration.ofSeconds(30), d -> nodes() - before < four);
     }
 
     /** Without a reference to an element: the driver would hold on to it. */

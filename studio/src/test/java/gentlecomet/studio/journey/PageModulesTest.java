@@ -230,20 +230,29 @@ class PageModulesTest extends OnTheScreen {
                 return `${sent[0].parameter} ${sent[0].value} version ${sent[0].version}, tried ${sent.length}, then version ${state.version}`"""));
     }
 
-    /** An empty stage in a fresh bench stands for the one that is on the page; where that is another one, the whole bench is needed. */
+    /** Pieces that an answer does not bring stay as they are, also within one that is new; where another one stands, nothing is touched and the whole bench is needed. */
     @Test
-    void stagesThatAreTheSameStay() {
-        assertEquals("true same wired false", in("bench/kept-stages.js", "m", """
-                const bench = html => { const b = document.createElement('div'); b.dataset.patch = '5'; b.innerHTML = html; return b; };
-                const first = bench('<section data-stage-panel="filter" data-hash="a1">old</section>');
-                m.setAside(first);
-                m.putBack(first);
-                const wired = first.firstChild;
-                const fresh = bench('<section data-stage-panel="filter" data-hash="a1" data-kept></section>');
-                const whole = m.setAside(fresh);
-                m.putBack(fresh);
-                const other = bench('<section data-stage-panel="filter" data-hash="b2" data-kept></section>');
-                return `${whole} ${fresh.firstChild === wired ? 'same wired' : 'other'} ${m.setAside(other)}`"""));
+    void piecesThatAreTheSameStay() {
+        assertEquals("one,two: wired new; filter wired, then two new, end; fresh: two,sources; nothing touched", in("bench/pieces.js", "m", """
+                const piece = (name, hash, html, kept = '') => `<div data-piece="${name}" data-hash="${hash}" ${kept}>${html}</div>`;
+                const made = html => { const box = document.createElement('div'); box.innerHTML = html; return box.firstElementChild; };
+                const page = document.createElement('div');
+                page.append(made(piece('bench', 'b', piece('sources', 's', piece('one', '1', 'wired') + piece('two', '2', 'old')) + piece('filter', 'f', 'wired'))));
+                const bench = page.firstChild;
+                const at = name => bench.querySelector(`[data-piece="${name}"]`);
+                const [one, filter] = [at('one'), at('filter')];
+                const first = m.exchange(bench, made(piece('bench', 'b', piece('sources', 's', piece('two', '3', 'new'), 'data-kept'), 'data-kept')));
+                first.settle();
+                const told = [`one,two: ${at('one') === one ? one.textContent : 'lost'} ${at('two').textContent}`];
+                const second = m.exchange(bench, made(piece('bench', 'b', piece('sources', 't', piece('one', '1', '', 'data-kept') + piece('two', '3', '', 'data-kept') + 'end'), 'data-kept')));
+                const wiredMeanwhile = second.fresh.querySelectorAll('[data-piece]').length;
+                second.settle();
+                told.push(`filter ${at('filter') === filter ? 'wired' : 'lost'}, then ${at('one') === one && wiredMeanwhile === 1 ? 'two' : 'lost'} ${at('two').textContent}, ${at('sources').lastChild.textContent}`);
+                told.push(`fresh: ${[first, second].map(e => e.fresh.roots.map(r => r.dataset.piece)).join()}`);
+                const before = page.innerHTML;
+                const third = m.exchange(bench, made(piece('bench', 'b', piece('filter', 'g', '', 'data-kept') + piece('one', '9', 'x'), 'data-kept')));
+                told.push(third === null && page.innerHTML === before ? 'nothing touched' : 'touched');
+                return told.join('; ')"""));
     }
 
     /** Looks each tenth of a second for 20 s: what is counted by the browser, or how far the output's clock is behind. */

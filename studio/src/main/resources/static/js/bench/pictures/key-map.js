@@ -199,8 +199,10 @@ export function wireKeyMap(element, {id, edit: send, post, flush, redraw}) {
   const even = stage.querySelector('[data-even]');
   even.addEventListener('submit', e => {
     e.preventDefault();
-    even.querySelector('button').textContent = 'Rendering …';
-    flush().then(() => post('even', {slope: even.elements.slope.value}));
+    const button = even.querySelector('button');
+    const words = button.textContent;
+    button.textContent = 'Rendering …';
+    flush().then(() => post('even', {slope: even.elements.slope.value})).finally(() => { button.textContent = words; });
   });
   stage.querySelector('[data-split-next]').addEventListener('click', e => {
     splitNext = !splitNext;

@@ -57,6 +57,10 @@ export function wirePulls(bench, {id, edit, sounding}) {
       }
     });
   });
+}
+
+/** A modulator that is armed goes to the bar that is clicked, or entered. @param {HTMLElement} bench @param hands as above */
+export function wirePullTargets(bench, {id, edit, sounding}) {
   bench.addEventListener('click', e => {
     const bar = e.target.closest('.bar[role=slider]');
     if (armed && bar) {

@@ -1,6 +1,7 @@
 // Variations of the patch on the bench: asked for, shown on a map and in a table as they are made, heard by pointing at them, kept.
 import * as player from '../../player/player.js';
 import {ask, say} from '../../page/requests.js';
+import {forget} from '../pieces.js';
 import {drawMap, unitOf} from './vary-map.js';
 
 const POLL_MS = 700;
@@ -46,7 +47,7 @@ function keyToHold() {
 }
 
 /**
- * @param {HTMLElement} bench
+ * @param {import('../pieces.js').Fresh} bench
  * @param {{patch: () => number, post: (path: string, fields: object) => Promise<void>, flush: () => Promise<void>, hear: (reference: string) => Promise<object|null>, hearNow: () => void, shown: () => void}} hands
  */
 export function wireVary(bench, hands) {
@@ -62,6 +63,7 @@ export function wireVary(bench, hands) {
     const focused = document.activeElement?.closest('#variations') ? document.activeElement : null;
     const again = focused?.dataset.sound ?? null;
     box().replaceWith(list);
+    forget(panel);
     wireList();
     if (again !== null) {
       (list.querySelector(`[data-sound="${again}"]`) ?? panel.querySelector('[data-vary=map] button')).focus();

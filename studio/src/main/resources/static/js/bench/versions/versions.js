@@ -3,6 +3,7 @@ import * as player from '../../player/player.js';
 import {tellKeys} from '../../lib/key-names.js';
 import {wireTabPanels} from '../../lib/tab-panels.js';
 import {ask, say} from '../../page/requests.js';
+import {forget} from '../pieces.js';
 import {wireMorph} from './morph.js';
 import {wireVary} from './vary.js';
 
@@ -18,6 +19,7 @@ let heardWords = '';
  */
 export function showHistory(answer) {
   const undo = document.getElementById('undo');
+  forget(undo);
   const redo = document.getElementById('redo');
   undo.disabled = !answer.undo;
   undo.title = answer.undo ? `Undo: ${answer.undo}` : 'Nothing to undo';
@@ -89,13 +91,15 @@ async function listOthers(list, own) {
 }
 
 /**
- * @param {HTMLElement} bench
+ * @param {import('../pieces.js').Fresh} bench
  * @param {() => number} patch id of the patch on the bench
  * @param {(path: string, fields: object) => Promise<void>} post sends to an address of the patch that answers with a new bench
  * @param {() => Promise<void>} flush
  */
 export function wireVersions(bench, patch, post, flush) {
   if (!bench.querySelector('[data-stage-panel="versions"]')) {
+    // What was told of another version was told of the state before.
+    document.getElementById('differences').replaceChildren();
     return;
   }
   bench.querySelectorAll('[data-hear]').forEach(b => b.addEventListener('click', () => hear(patch(), b.dataset.hear)));
