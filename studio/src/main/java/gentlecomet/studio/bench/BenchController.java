@@ -79,9 +79,8 @@ class BenchController {
     @GetMapping("/patches/{id}")
     String bench(@PathVariable long id, Model model) {
         PatchRow row = patches.get(id);
-        bench.fill(row, model);
         model.addAttribute("context", contexts.ofBank(row.name(), "bench", row.bankId(), id));
-        return "bench/bench";
+        return bench.page(row, model);
     }
 
     /** The part of the bench that edits exchange. */

@@ -55,7 +55,15 @@ class BenchModel {
         return "bench/bench :: bench";
     }
 
-    void fill(PatchRow row, Model model) {
+    /** A page: the layers behind the first one come to it later, as its first exchange. */
+    String page(PatchRow row, Model model) {
+        fill(row, model);
+        model.addAttribute("later", true);
+        return "bench/bench";
+    }
+
+    private void fill(PatchRow row, Model model) {
+        model.addAttribute("later", false);
         CollectionRow collection = collections.of(row);
         BankRowView known = fillMeasured(row, collection, model);
         model.addAttribute("patch", row);

@@ -12,6 +12,7 @@ import {wireKeyMap} from './pictures/key-map.js';
 import {wirePulls, wirePullTargets} from './quick/assign.js';
 import {wireLanes} from './effects-lane.js';
 import {wireReadyParts} from './quick/ready-parts.js';
+import {modulators} from './repeated.js';
 import {wireQuickLine} from './quick/quick-line.js';
 import {wireTouch} from './performance.js';
 import {wireRides} from './rides/rides.js';
@@ -60,7 +61,7 @@ function wireFinding(element, id) {
   const nothing = async () => {};
   element.querySelectorAll('[data-find-target]').forEach(input => wireFinder(input, () => targets, learn, 'depth'));
   element.querySelectorAll('[data-find-source]').forEach(input => {
-    const sources = input.dataset.entries.split('|').map(entry => ({text: entry.split('=')[0], kind: entry.split('=')[1]}));
+    const sources = modulators(input).map(([, name, called]) => ({text: name, kind: called}));
     wireFinder(input, () => sources, nothing, 'target');
   });
 }

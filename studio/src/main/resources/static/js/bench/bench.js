@@ -35,6 +35,8 @@ let followed = false;
 
 /** How long a hand rests before pictures that it did not move are drawn again. */
 const REST_MS = 140;
+/** How long layers that are not shown may wait to be fetched. */
+const LAYERS_WITHIN_MS = 1000;
 const MACROS = 8;
 const macroIndex = LivePatch.indexOf('macro1');
 let restTimer = null;
@@ -67,8 +69,14 @@ export function setUpBench(root) {
   const element = root.id === 'bench' ? root : root.querySelector?.('#bench');
   if (element) {
     takeUp(new Fresh([element]), () => {});
+    if (layersToCome()) {
+      requestIdleCallback(() => benchState() && layersToCome() && refresh(), {timeout: LAYERS_WITHIN_MS});
+    }
   }
 }
+
+/** A page comes with its first layer; the others are fetched once it stands. */
+const layersToCome = () => bench().querySelector('[data-for-layer][data-piece]:empty') !== null;
 
 /** The patch that the bench tells of: the state that stands goes on with it, or a new one begins. @returns {boolean} whether it is the same patch as before */
 function takePatch() {
@@ -198,6 +206,10 @@ export function chooseStage(name) {
   stage = name;
   showStage(bench());
   redraw();
+  if (name === 'versions' && (state.unsent || state.version !== Number(document.getElementById('focus').dataset.version))) {
+    // Moved values are steps of the history too.
+    refresh();
+  }
 }
 
 /** @param {HTMLElement|Fresh} part of the bench: it shows the stage that is chosen */
@@ -213,6 +225,9 @@ function showStage(part) {
 
 function chooseLayer(which) {
   layer = which;
+  if (layersToCome()) {
+    refresh();
+  }
   showLayer(bench());
   watch();
   redraw();
@@ -229,6 +244,10 @@ function showLayer(part) {
 /** Opens the stage and layer of a parameter, as findings link to it. */
 export function openPlace(id) {
   const target = document.getElementById(id) ?? bench().querySelector(`[data-macro-card="${id.replace('macro', '')}"]`);
+  if (!target && layersToCome()) {
+    refresh().then(() => benchState() && !layersToCome() && openPlace(id));
+    return;
+  }
   const panel = target?.closest('[data-stage-panel]');
   const forLayer = target?.closest('[data-for-layer]');
   chooseLayer(forLayer ? Number(forLayer.dataset.forLayer) : layer);

@@ -3,7 +3,7 @@ import {walkTabs} from '../lib/tabs.js';
 
 /** The effect that is open, as layer and slot; it stays open when the bench is exchanged. */
 let open = '';
-/** Those that were there, to see which one is new. @type {Set<string>} */
+/** The lanes and tiles that were there, to see which one is new. @type {Set<string>} */
 let known = new Set();
 let patchShown = 0;
 
@@ -33,7 +33,7 @@ export function openEffectOf(element) {
 export function showLanes(bench) {
   const stage = bench.querySelector('[data-stage-panel="effects"]');
   if (stage) {
-    known = new Set([...stage.querySelectorAll('.lane-tile')].map(placeOf));
+    known = new Set([...stage.querySelectorAll('.lane-tile, .lane')].map(part => part.dataset.lane ?? placeOf(part)));
     show(stage);
   }
 }
@@ -49,7 +49,7 @@ export function wireLanes(fresh, {id, edit, redraw}) {
   }
   const stage = lanes[0].closest('[data-stage-panel]');
   const tiles = fresh.querySelectorAll('.lane-tile');
-  const added = tiles.filter(tile => !known.has(placeOf(tile)));
+  const added = tiles.filter(tile => known.has(tile.closest('.lane').dataset.lane) && !known.has(placeOf(tile)));
   if (patchShown === id() && added.length === 1) {
     open = placeOf(added[0]);
   } else if (patchShown !== id()) {

@@ -93,6 +93,7 @@ export function exchanges(stateOf, takeUp) {
   function refresh() {
     last = last.catch(() => {}).then(async () => {
       const state = stateOf();
+      await state.flush();
       state.hold();
       try {
         await replaceBench(await askForBench(false));

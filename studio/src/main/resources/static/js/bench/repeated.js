@@ -1,6 +1,7 @@
 // What stands on the bench many times and is always the same: the server sends a mark, the page writes it out.
 import {LivePatch} from '../../engine/engine.js';
 import {choicesOf, indexOf} from '../lib/parameters.js';
+import {placeLimit} from './pictures/route-plot.js';
 
 const TOOLS = {
   earOff: {source: ['mute', 'Not heard for now; never stored'], bypass: ['bypass', 'Bypassed for now; never stored']},
@@ -35,12 +36,48 @@ function fillTools(tools) {
   tools.append(button('copy', 'copyPart'), button('paste', 'pastePart'), parts);
 }
 
-/** Every modulator beside the one that is chosen, in the order in which they are offered. */
-function fillModulators(choice) {
-  const chosen = choice.value;
-  const all = [...document.querySelectorAll('#modulators option')].map(o => new Option(o.textContent, o.dataset.id, false, o.dataset.id === chosen));
-  choice.replaceChildren(choice.options[0], ...all);
-  choice.value = chosen;
+/** Where routes can start. @param {HTMLElement} picker the field that has them @returns {string[][]} id, name, and what a macro is called */
+export const modulators = picker => picker.dataset.entries.split('|').map(entry => entry.split('='));
+
+/** A row as its template has it: {name} in a label, data-text and data-value take what the row says under their names. */
+function fillRow(row, template) {
+  const said = row.dataset;
+  const made = document.getElementById(template).content.cloneNode(true);
+  made.querySelectorAll('[aria-label]').forEach(named => named.setAttribute('aria-label', named.getAttribute('aria-label').replace(/\{(\w+)\}/g, (_, name) => said[name])));
+  made.querySelectorAll('[data-text]').forEach(text => { text.textContent = said[text.dataset.text]; });
+  made.querySelectorAll('[data-value]').forEach(field => field.setAttribute('value', said[field.dataset.value]));
+  row.append(made);
+}
+
+/** What a macro holds. */
+function fillTarget(row) {
+  const {macro, target, still} = row.dataset;
+  fillRow(row, 'target-row');
+  row.querySelector('.still').hidden = still === undefined;
+  row.querySelector('[data-now-of]').dataset.nowOf = target;
+  const own = target.match(/^layer(\d)/)?.[1];
+  row.querySelectorAll('option').forEach(option => {
+    const [kind, to] = option.value.split(' ');
+    if (kind === 'targetToMacro' && to === macro || kind === 'targetOnLayer' && (own === undefined || to === own)) {
+      option.remove();
+    }
+  });
+}
+
+/** A route, with every modulator that can scale it. */
+function fillRoute(row) {
+  const {route, plot, upward, low, high, side, scaler, fold} = row.dataset;
+  fillRow(row, 'route-row');
+  row.querySelectorAll('polyline').forEach(line => line.setAttribute('points', plot));
+  const large = row.querySelector('.plot.large');
+  large.dataset.upward = upward;
+  placeLimit(large, 'low', Number(low));
+  placeLimit(large, 'high', Number(high));
+  row.querySelector('[data-ear-route]').dataset.earRoute = route;
+  row.querySelectorAll('.depth, [data-remove-route]').forEach(part => { part.dataset.route = route; });
+  row.querySelector('[data-more]').dataset.more = fold;
+  row.querySelectorAll('[name=side] option').forEach(option => { option.defaultSelected = option.value === side; });
+  row.querySelector('[name=scaler]').append(...modulators(document.querySelector('[data-find-source]')).map(([id, name]) => new Option(name, id, id === scaler, id === scaler)));
 }
 
 /** Labels beyond so many characters take two lines, or do so where bars stand close. */
@@ -92,5 +129,6 @@ export function writeOut(element) {
   element.querySelectorAll('.bar:empty').forEach(fillBar);
   element.querySelectorAll('.bar-choice:not([aria-label])').forEach(fillChoice);
   element.querySelectorAll('.part-tools:empty').forEach(fillTools);
-  element.querySelectorAll('select[data-modulators]').forEach(choice => choice.options.length <= 2 && fillModulators(choice));
+  element.querySelectorAll('tr[data-target]:empty').forEach(fillTarget);
+  element.querySelectorAll('tr[data-route]:empty').forEach(fillRoute);
 }

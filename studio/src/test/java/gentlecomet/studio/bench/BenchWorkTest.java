@@ -49,6 +49,24 @@ class BenchWorkTest extends WebWork {
         onBench("edits", "kind", "setValue", "target", CENTS.id(), "value", "12").andExpect(status().isOk());
     }
 
+    /** A page with four layers, each of them with effects and filters, costs what its first layer costs; the other layers come with the first exchange. */
+    @Test
+    void aPageComesWithItsFirstLayer() throws Exception {
+        for (int layer = 1; layer <= Parameters.LAYERS; layer++) {
+            for (String[] set : new String[][] {{"on", "1"}, {"source1.wave", "1"}, {"filter1.type", "1"}, {"effect1.type", "9"}}) {
+                patches.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("layer" + layer + "." + set[0]), Double.parseDouble(set[1])));
+            }
+        }
+        String page = web.perform(get("/patches/{id}", id)).andReturn().getResponse().getContentAsString();
+        assertTrue(page.length() < 120_000, page.length() + " characters");
+        String bench = web.perform(get("/patches/{id}/bench", id)).andReturn().getResponse().getContentAsString();
+        for (int layer = 1; layer <= Parameters.LAYERS; layer++) {
+            String cutoff = "id=\"layer" + layer + ".filter1.cutoff\"";
+            assertEquals(layer == 1, page.contains(cutoff), "layer " + layer + " in the page");
+            assertTrue(bench.contains(cutoff), "layer " + layer + " in an exchange");
+        }
+    }
+
     @ParameterizedTest
     @CsvSource({"lfo1, LFO_1", "Mod wheel, MOD_WHEEL", "wheel, MOD_WHEEL", "amp, AMPLITUDE_ENVELOPE", "macro 3, MACRO_3"})
     void aRouteStartsWhereItsNameOrItsBeginningsSay(String typed, Modulator expected) throws Exception {

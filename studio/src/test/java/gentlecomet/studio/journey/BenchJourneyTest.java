@@ -2,6 +2,8 @@ package gentlecomet.studio.journey;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
+import gentlecomet.craft.edit.PatchEdit;
+import gentlecomet.sound.parameter.Parameters;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
@@ -46,6 +48,9 @@ class BenchJourneyTest extends OnTheScreen {
                     "document.getElementById('layer2.on').click()", "const f = document.querySelector('#stage-effects [data-edit-form=addEffect]'); f.elements.type.value = "
                             + "[...f.elements.type.options].find(o => o.text === 'delay').value; f.requestSubmit()",
                     "const n = document.getElementById('patch-name'); n.value = 'Pieces'; n.dispatchEvent(new Event('change', {bubbles: true}))",
+                    "const f = document.getElementById('add-route').elements; f.source.value = 'Velocity'; f.target.value = 'Layer 1 filter 1: Cutoff'; f.depth.value = '1 oct'; f.source.form.requestSubmit()",
+                    "document.querySelector('#route-0 [name=side]').value = 'twoSided'; document.querySelector('#route-0 [name=side]').dispatchEvent(new Event('change', {bubbles: true}))",
+                    "const f = document.querySelector('[data-macro-card=\"2\"] [data-edit-form=addTarget]'); f.elements.target.value = 'Layer 1 filter 1: Cutoff'; f.requestSubmit()",
                     "document.getElementById('undo').click()", "document.getElementById('undo').click()", "document.getElementById('undo').click()",
                     "document.getElementById('redo').click()", "document.getElementById('save').click()", choice("layer1.source2.wave", "saw"), "document.querySelector('.loose [data-fix]').click()");
             for (String step : steps) {
@@ -55,6 +60,30 @@ class BenchJourneyTest extends OnTheScreen {
                 assertEquals("", page.jsLater(STALE), step);
                 assertEquals(true, page.js("return window.stood.isConnected"), "what has not changed stays: " + step);
             }
+            assertEquals(List.of(), page.errors());
+        }
+    }
+
+    /** Layers behind the first one come by themselves, at once when somebody asks for one, and an address leads into them. */
+    @Test
+    void layersBehindTheFirstComeToThePage() {
+        long id = banks.newPatch(newBank("Four layers"), 1);
+        for (int layer = 2; layer <= 4; layer++) {
+            patches.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("layer" + layer + ".on"), 1));
+            patches.edit(id, 0, "", new PatchEdit.SetValue(Parameters.find("layer" + layer + ".filter1.type"), 1));
+        }
+        try (Browser page = browser()) {
+            page.open("/patches/" + id + "#layer4.filter1.cutoff");
+            page.until(d -> "layer4.filter1.cutoff".equals(page.js("return document.activeElement.id")));
+            page.open("/patches/" + id);
+            page.js("document.querySelector('[data-layer=\"2\"]').click()");
+            page.click("[data-stage=filter]");
+            page.until(d -> d.findElements(By.cssSelector("[data-for-layer][data-piece]:empty")).isEmpty());
+            assertEquals("", page.jsLater(STALE));
+            page.typeValue("layer3.filter1.cutoff", "700");
+            page.until(d -> patches.get(id).patch().value("layer3.filter1.cutoff") == 700);
+            page.click("[data-stage=versions]");
+            page.until(d -> page.text(".history .now").contains("700"));
             assertEquals(List.of(), page.errors());
         }
     }

@@ -68,11 +68,6 @@ public record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList
             return words.isEmpty() ? "polarity, curve, limits" : String.join(", ", words);
         }
 
-        /** Where a limit stands in the plot. */
-        public String limit(double part) {
-            return ValueText.fixed(11 - 10 * shown(part) * Math.signum(route.depth()), 1);
-        }
-
         /** A limit as it acts: what comes from one side only has none below 0. */
         public double shown(double part) {
             return route.oneSided() ? Math.max(0, part) : part;
@@ -114,9 +109,9 @@ public record BenchView(List<BenchLayer> layers, BarGroup performance, DrawnList
                 new Pulls("Macro", macroPulls));
     }
 
-    /** Where routes can start, for the picker: "name=what a macro is called", between bars. */
+    /** Where routes can start, for the picker: "id=name=what a macro is called", between bars. */
     public String modulatorNames() {
-        return modulators.stream().map(m -> m.label() + "=" + macroName(m)).collect(Collectors.joining("|"));
+        return modulators.stream().map(m -> m.id() + "=" + m.label() + "=" + macroName(m)).collect(Collectors.joining("|"));
     }
 
     private String macroName(Modulator m) {

@@ -9,6 +9,13 @@ export function wireRoutePlots(element) {
   element.querySelectorAll('.plot.large').forEach(plot => plot.addEventListener('pointerdown', e => press(e, plot)));
 }
 
+/** @param {SVGElement} plot @param {string} which low or high @param {number} value in percent */
+export function placeLimit(plot, which, value) {
+  for (const y of ['y1', 'y2']) {
+    plot.querySelector(`[data-limit=${which}]`).setAttribute(y, String(MIDDLE - HALF * value / 100 * Number(plot.dataset.upward)));
+  }
+}
+
 function press(e, plot) {
   const form = plot.closest('form');
   const box = plot.getBoundingClientRect();
@@ -25,9 +32,7 @@ function press(e, plot) {
     const value = Math.round(Math.max(-100, Math.min(100, moved)));
     field.value = String(value);
     if (limit) {
-      for (const y of ['y1', 'y2']) {
-        limit.setAttribute(y, String(MIDDLE - HALF * value / 100 * upward));
-      }
+      placeLimit(plot, limit.dataset.limit, value);
     }
   };
   plot.addEventListener('pointermove', follow);
