@@ -4,7 +4,7 @@ import * as player from '../player/player.js';
 import {say} from '../page/requests.js';
 import {PatchState} from './patch-state.js';
 import {isShown, showBar, showLock, showNow, wireBar, wireChoice} from './value-bar.js';
-import {draw} from './pictures/pictures.js';
+import {draw, drawMoving} from './pictures/pictures.js';
 import {wirePicture} from './pictures/picture-hands.js';
 import {openBarMenu} from './bar-menu.js';
 import {matchInHand} from './gain-match.js';
@@ -380,17 +380,17 @@ player.on('meters', meters => {
 function follow(meters) {
   if (stage === 'keymap' && meters.layers !== layersLit) {
     layersLit = meters.layers;
-    bench().querySelectorAll('canvas[data-picture="keymap"]').forEach(canvas => draw(canvas, state.image, layer, {layers: layersLit}));
+    bench().querySelectorAll('canvas[data-picture="keymap"]').forEach(canvas => draw(canvas, state.image, layer, layersLit));
   }
   const kinds = {envelopes: 'envelope', modulation: 'lfo', performance: 'aftertouch'}[stage];
   if (kinds && (meters.note || followed)) {
-    bench().querySelectorAll(`[data-stage-panel="${stage}"] canvas[data-picture="${kinds}"]`).forEach(canvas => draw(canvas, state.image, layer, meters.note));
+    bench().querySelectorAll(`[data-stage-panel="${stage}"] canvas[data-picture="${kinds}"]`).forEach(canvas => drawMoving(canvas, state.image, layer, meters.note));
     followed = Boolean(meters.note);
   } else if (stage === 'effects' && meters.slots) {
     bench().querySelectorAll('canvas[data-picture="compressor"]').forEach(canvas => {
       const card = canvas.closest('.effect-card');
       const at = [...bench().querySelectorAll('[data-meter]')].findIndex(m => m.dataset.meter === `${card.dataset.chain}:${card.dataset.slot}`);
-      draw(canvas, state.image, layer, meters.slots[at] ?? null);
+      drawMoving(canvas, state.image, layer, meters.slots[at] ?? null);
     });
   }
 }

@@ -60,7 +60,7 @@ function velocityPicture(g, w, h, image) {
 }
 
 /** Pressure across, what it becomes upward, with a dot where the newest note stands. */
-function touchPicture(g, w, h, image, layer, large, data) {
+function touchPicture(g, w, h, image) {
   const y = v => h - 14 - v * (h - 22);
   g.fillStyle = colour('--rule');
   g.fillRect(0, y(0), w, 1);
@@ -71,12 +71,13 @@ function touchPicture(g, w, h, image, layer, large, data) {
   const [rise, fall] = ['performance.touchRise', 'performance.touchFall'].map(id => LivePatch.format(at(id), image[at(id)]));
   const at0 = [rise, fall].map(t => (t.startsWith('0.00') ? 'at once' : `in ${t}`));
   label(g, `rises ${at0[0]}, falls ${at0[1]}`, 4, h - 3, colour('--soft'), 'left', 10);
-  const now = data.note?.touch ?? 0;
-  if (now > 0.001) {
-    g.fillStyle = colour('--ember');
-    g.fillRect(0, y(now) - 1, w, 2);
-    label(g, `${Math.round(now * 100)} %`, w - 4, y(now) - 4, colour('--ember'), 'right', 10);
-  }
+  return ({touch}) => {
+    if (touch > 0.001) {
+      g.fillStyle = colour('--ember');
+      g.fillRect(0, y(touch) - 1, w, 2);
+      label(g, `${Math.round(touch * 100)} %`, w - 4, y(touch) - 4, colour('--ember'), 'right', 10);
+    }
+  };
 }
 
 /** A glide of one octave and one of two, over time. */

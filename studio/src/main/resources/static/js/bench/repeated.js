@@ -44,8 +44,8 @@ function fillRow(row, template) {
   const said = row.dataset;
   const made = document.getElementById(template).content.cloneNode(true);
   made.querySelectorAll('[aria-label]').forEach(named => named.setAttribute('aria-label', named.getAttribute('aria-label').replace(/\{(\w+)\}/g, (_, name) => said[name])));
-  made.querySelectorAll('[data-text]').forEach(text => { text.textContent = said[text.dataset.text]; });
-  made.querySelectorAll('[data-value]').forEach(field => field.setAttribute('value', said[field.dataset.value]));
+  made.querySelectorAll('[data-text]').forEach(text => { text.textContent = said[text.dataset.text] ?? ''; });
+  made.querySelectorAll('[data-value]').forEach(field => field.setAttribute('value', said[field.dataset.value] ?? ''));
   row.append(made);
 }
 
@@ -53,7 +53,9 @@ function fillRow(row, template) {
 function fillTarget(row) {
   const {macro, target, still} = row.dataset;
   fillRow(row, 'target-row');
-  row.querySelector('.still').hidden = still === undefined;
+  if (still === undefined) {
+    row.querySelector('.still').remove();
+  }
   row.querySelector('[data-now-of]').dataset.nowOf = target;
   const own = target.match(/^layer(\d)/)?.[1];
   row.querySelectorAll('option').forEach(option => {

@@ -12,7 +12,7 @@ function db(peak) {
 
 /** Stages of the ribbon that have a meter, and which of the audio thread's levels each shows. */
 const STAGES = {sources: 0, filter: 1, envelopes: 2, effects: 4, level: 5};
-const FALL = 0.88;
+const FALL = 0.85;
 const standing = {};
 
 /** Where the figures of a bench stand; looked for once in each bench. @type {WeakMap<HTMLElement, {slots: HTMLElement[], stages: Map<string, HTMLElement>}>} */
@@ -25,6 +25,9 @@ function placesIn(element) {
   }
   return places.get(element);
 }
+
+/** @type {WeakMap<HTMLElement, number[]|undefined>} */
+const loudest = new WeakMap();
 
 /** Writes a text where it is another one than before. */
 function write(box, text) {
@@ -41,7 +44,7 @@ export function showStages(element, meters) {
   for (const [stage, place] of Object.entries(STAGES)) {
     standing[stage] = Math.max(meters.stages[place], (standing[stage] ?? 0) * FALL);
     const box = placesIn(element).stages.get(stage);
-    if (box) {
+    if (box && meters.figures) {
       write(box, standing[stage] < 1e-4 ? '' : db(standing[stage]));
       box.classList.toggle('fault', standing[stage] > 1);
     }
@@ -56,8 +59,13 @@ export function showSlots(element, meters) {
   placesIn(element).slots.forEach((box, i) => {
     const slot = meters.slots[i];
     if (slot) {
-      const held = box.dataset.holds === 'true' ? `, GR ${slot[2].toFixed(1)}` : '';
-      write(box, slot[0] < 1e-5 && slot[1] < 1e-5 ? '' : `${db(slot[0])} → ${db(slot[1])} dB${held}`);
+      // The most of each since the figures were written last.
+      const most = loudest.get(box)?.map((v, k) => Math.max(v, slot[k])) ?? slot;
+      loudest.set(box, meters.figures ? undefined : most);
+      if (meters.figures) {
+        const held = box.dataset.holds === 'true' ? `, GR ${most[2].toFixed(1)}` : '';
+        write(box, most[0] < 1e-5 && most[1] < 1e-5 ? '' : `${db(most[0])} → ${db(most[1])} dB${held}`);
+      }
     }
   });
 }

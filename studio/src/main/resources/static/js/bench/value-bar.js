@@ -74,7 +74,8 @@ export function showNow(bar, value) {
   if (mark) {
     mark.style.display = value === null ? 'none' : 'block';
     if (value !== null) {
-      mark.style.left = `${LivePatch.position(indexOf(bar), value) * 100}%`;
+      // The mark is as wide as its track: moving it lays nothing out.
+      mark.style.transform = `translateX(${LivePatch.position(indexOf(bar), value) * 100}%)`;
     }
   }
 }

@@ -14,6 +14,10 @@ let starting = null;
 export const path = new ListeningPath();
 /** What holds until it is said otherwise, by what it does: a new output is told it again. */
 const standing = new Map();
+/** Pictures follow every report of the audio thread; figures change no faster than they can be read. */
+const FIGURES_EVERY = 4;
+let reports = 0;
+
 const listeners = {moved: [], patch: [], meters: [], phrase: [], parameter: [], started: [], ears: [], played: [], lifted: [], midi: [], timed: [], rested: [], gone: [], switched: [], changing: [], fresh: [], ended: []};
 
 /**
@@ -79,7 +83,8 @@ function receive(data) {
   } else if (data.switchSeconds !== undefined) {
     tell('switched', data);
   } else {
-    tell('meters', data);
+    reports = (reports + 1) % FIGURES_EVERY;
+    tell('meters', {...data, figures: reports === 0});
     lookForGaps(data.voices > 0);
   }
 }

@@ -247,15 +247,21 @@ function showMacros() {
 
 function showMeters(m) {
   const db = m.peak > 0 ? Math.max(FLOOR_DB - 40, 20 * Math.log10(m.peak)) : FLOOR_DB - 40;
-  shownPeak = Math.max(db, shownPeak - 1.2);
+  const before = shownPeak;
+  shownPeak = Math.max(db, shownPeak - 1.5);
   const text = shownPeak <= FLOOR_DB - 20 ? '−∞ dB' : `${shownPeak.toFixed(1).replace('-', '−')} dB`;
   afterDrawing(() => {
-    id('player-peak').textContent = text;
+    if (m.figures && id('player-peak').textContent !== text) {
+      id('player-peak').textContent = text;
+    }
     const strip = id('player');
     strip.dataset.peak = db.toFixed(1);
     strip.dataset.voices = m.voices;
   });
   keyboard.light(m.layers);
+  if (shownPeak === before && shownPeak === FLOOR_DB - 40) {
+    return;
+  }
   const canvas = id('player-meter');
   const g = canvas.getContext('2d');
   const width = canvas.width;

@@ -3,7 +3,7 @@ import * as engine from '../../engine/engine.js';
 import {BLOCK, Beside, Rival} from './beside.js';
 import {Arpeggio} from './sequences.js';
 
-const REPORT_SECONDS = 1 / 30;
+const REPORT_SECONDS = 1 / 24;
 /** What is played, by whatever hands; the last save hears it too. */
 const PLAYED = new Set(['midi', 'midiChannels', 'midiGone', 'on', 'off', 'pedal', 'wheel', 'touch', 'keyTouch', 'breath', 'expression', 'bend']);
 /** What a ride moves beside macros, by the name of its hand. */

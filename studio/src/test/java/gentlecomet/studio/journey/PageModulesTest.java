@@ -162,8 +162,9 @@ class PageModulesTest extends OnTheScreen {
                 const bench = document.createElement('div');
                 bench.innerHTML = '<span data-meter="-1:0" data-holds="true"></span><span data-meter="-1:1"></span><span data-stage-meter="level"></span>';
                 m.slotsOf(bench);
-                m.showSlots(bench, {slots: [[0.501, 0.251, 6.2], [0.000001, 0.001, 0]]});
-                m.showStages(bench, {stages: [0, 0, 0, 0, 0, 1.2]});
+                m.showSlots(bench, {slots: [[0.501, 0.1, 6.2], [0, 0, 0]], figures: false});
+                m.showSlots(bench, {slots: [[0.1, 0.251, 0], [0.000001, 0.001, 0]], figures: true});
+                m.showStages(bench, {stages: [0, 0, 0, 0, 0, 1.2], figures: true});
                 const [first, second] = bench.querySelectorAll('[data-meter]');
                 return first.textContent + '|' + second.textContent.split(' ')[0] + (bench.querySelector('.fault') ? '' : ' no fault')"""));
     }

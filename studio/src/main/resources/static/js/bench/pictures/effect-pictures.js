@@ -143,13 +143,13 @@ export const effectPictures = {
     label(g, 'in −60 to 0 dB, out upward', w - 4, h - 4, colour('--soft'), 'right', 10);
     const threshold = LivePatch.sounding(image, ofSlot(Number(data.first), 'compressor.threshold'));
     handle(g, side * (threshold + 60) / 66, y(threshold));
-    if (data.note) {
-      const [before, after] = data.note.map(v => 20 * Math.log10(Math.max(1e-6, v)));
+    return peaks => {
+      const [before, after] = peaks.map(v => 20 * Math.log10(Math.max(1e-6, v)));
       g.beginPath();
       g.arc(side * (Math.max(-60, Math.min(6, before)) + 60) / 66, y(after), 4.5, 0, 2 * Math.PI);
       g.fillStyle = colour('--ember');
       g.fill();
-    }
+    };
   },
 
   delay(g, w, h, image, layer, large, data) {

@@ -33,10 +33,10 @@ export function zone(image, layer) {
     highKeyFade: v('highKeyFade'), lowVelocityFade: v('lowVelocityFade'), highVelocityFade: v('highVelocityFade')};
 }
 
-/** Draws the map. `data.note.layers` has a bit for each layer that sounds. */
+/** Draws the map. `data.sounding` has a bit for each layer that sounds. */
 export function keyMapPicture(g, w, h, image, layer, large, data) {
   const bottom = base(h, large);
-  const sounding = data.note?.layers ?? 0;
+  const {sounding} = data;
   if (large) {
     keys(g, w, h, bottom);
     heat(g, w, bottom);

@@ -5,11 +5,17 @@ import {afterDrawing, colour, curve, fit, label} from '../../lib/canvas.js';
 import {keyName} from '../../lib/key-names.js';
 
 const SCOPE_SECONDS = 0.025;
-const TUNE_EVERY = 8;
+const TUNE_EVERY = 6;
 
 let pitch = 0;
 let turn = 0;
 let heldPeak = 0;
+/** The scope on which silence has been drawn. @type {HTMLElement|null} */
+let silentScope = null;
+/** Reports of silence, one after the other. */
+let silent = 0;
+/** The window of the spectrum and the pitch has run empty long before. */
+const SILENT_REPORTS = 36;
 
 const show = (id, text) => afterDrawing(() => {
   const box = document.getElementById(id);
@@ -19,13 +25,18 @@ const show = (id, text) => afterDrawing(() => {
 });
 const signed = (v, digits) => `${v < 0 ? '−' : ''}${Math.abs(v).toFixed(digits)}`;
 
-/** Draws what sounds now. @param {{peak: number, voices: number, limited: number}} meters */
+/** Draws what sounds now, until silence has been drawn. @param {{peak: number, voices: number, limited: number, figures: boolean}} meters */
 export function drawLive(meters) {
   const chain = player.tap();
   const scope = document.getElementById('scope');
   if (!chain || !scope) {
     return;
   }
+  silent = meters.peak > 1e-6 ? 0 : silent + 1;
+  if (silent > SILENT_REPORTS && scope === silentScope) {
+    return;
+  }
+  silentScope = silent > SILENT_REPORTS ? scope : null;
   chain.read();
   turn = (turn + 1) % TUNE_EVERY;
   if (turn === 0) {
@@ -35,10 +46,12 @@ export function drawLive(meters) {
   drawScope(scope, chain);
   drawSpectrum(document.getElementById('spectrum'), chain);
   drawField(document.getElementById('field'), chain);
-  heldPeak = Math.max(chain.truePeak(1700), heldPeak * 0.985);
-  show('live-voices', meters.voices);
-  show('live-peak', heldPeak > 1e-5 ? `${signed(20 * Math.log10(heldPeak), 1)} dBTP` : '−∞ dBTP');
-  show('live-limited', meters.limited > 0 ? 'yes, too loud' : 'no');
+  heldPeak = silentScope ? 0 : Math.max(chain.truePeak(1700), heldPeak * 0.981);
+  if (meters.figures || silentScope) {
+    show('live-voices', meters.voices);
+    show('live-peak', heldPeak > 1e-5 ? `${signed(20 * Math.log10(heldPeak), 1)} dBTP` : '−∞ dBTP');
+    show('live-limited', meters.limited > 0 ? 'yes, too loud' : 'no');
+  }
 }
 
 function figures(chain, meters) {

@@ -126,7 +126,7 @@ const drawers = {
   },
 
   envelope(g, w, h, image, layer, large, data) {
-    envelope(g, w, h, image, layer, Number(data.envelope ?? 0), large, undefined, data.note);
+    return envelope(g, w, h, image, layer, Number(data.envelope ?? 0), large);
   },
 
   envelopes(g, w, h, image, layer) {
@@ -145,16 +145,17 @@ const drawers = {
     g.fillStyle = colour('--rule');
     g.fillRect(0, h / 2, w, 1);
     curve(g, values, 0, w, v => h / 2 - v * (h / 2 - 6), layerColour(layer), large ? 1.8 : 1.2);
-    const note = data.note;
-    if (large && note && !Number.isNaN(note.lfos[which])) {
-      const start = LivePatch.sounding(image, id('delay')) + LivePatch.sounding(image, id('fade'));
-      const t = note.seconds < seconds ? note.seconds : start + (note.seconds - start) % (3 * cycle);
-      dot(g, t / seconds * w, h / 2 - note.lfos[which] * (h / 2 - 6));
-    }
     if (large) {
       label(g, 'key down', 4, h - 5, colour('--soft'), 'left', 10);
       label(g, `${seconds.toFixed(2)} s`, w - 4, h - 5, colour('--soft'), 'right', 10);
     }
+    const start = LivePatch.sounding(image, id('delay')) + LivePatch.sounding(image, id('fade'));
+    return note => {
+      if (!Number.isNaN(note.lfos[which])) {
+        const t = note.seconds < seconds ? note.seconds : start + (note.seconds - start) % (3 * cycle);
+        dot(g, t / seconds * w, h / 2 - note.lfos[which] * (h / 2 - 6));
+      }
+    };
   },
 
   ...effectPictures,
@@ -206,21 +207,53 @@ function dot(g, x, y) {
   g.fill();
 }
 
+/** What of a picture stands still while notes sound, and what draws the rest on top of it. @type {WeakMap<HTMLCanvasElement, {copy: OffscreenCanvas, moving: (now: object) => void}>} */
+const still = new WeakMap();
+
 /**
  * Draws one picture.
  * @param {HTMLCanvasElement} canvas
  * @param {Float64Array} image
  * @param {number} layer the layer shown
- * @param {object|null} [note] where the newest note stands, as the audio thread reports it
+ * @param {number} [sounding] a bit for each layer that sounds, for the key map
+ * @returns {((now: object) => void)|undefined} draws what moves on top of it, where anything does
  */
-export function draw(canvas, image, layer, note = null) {
+export function draw(canvas, image, layer, sounding = 0) {
   const space = fit(canvas);
   if (!space) {
-    return;
+    return undefined;
   }
+  still.delete(canvas);
   const shown = canvas.dataset.ofLayer === undefined ? layer : Number(canvas.dataset.ofLayer);
   const large = canvas.dataset.large !== undefined || canvas.classList.contains('picture');
-  drawers[canvas.dataset.picture](space.g, space.w, space.h, image, shown, large, {...canvas.dataset, note});
+  return drawers[canvas.dataset.picture](space.g, space.w, space.h, image, shown, large, {...canvas.dataset, sounding});
+}
+
+/**
+ * Draws where something stands now: on a copy of the picture, which is made anew only after the picture has changed.
+ * @param {HTMLCanvasElement} canvas
+ * @param {Float64Array} image
+ * @param {number} layer
+ * @param {object|null} now where the newest note stands, or the level before and behind an effect; null for the picture alone
+ */
+export function drawMoving(canvas, image, layer, now) {
+  if (still.get(canvas)?.copy.width === canvas.width) {
+    const space = fit(canvas);
+    if (space) {
+      space.g.drawImage(still.get(canvas).copy, 0, 0, space.w, space.h);
+    }
+  } else {
+    const moving = draw(canvas, image, layer);
+    if (!moving) {
+      return;
+    }
+    const copy = new OffscreenCanvas(canvas.width, canvas.height);
+    copy.getContext('2d').drawImage(canvas, 0, 0);
+    still.set(canvas, {copy, moving});
+  }
+  if (now) {
+    still.get(canvas).moving(now);
+  }
 }
 
 /** Places of an envelope's draggable points. */
@@ -234,7 +267,7 @@ export function envelopePoints(image, layer, which, w, h) {
     {id: 'release', x: x(e.held + e.release), y: y(0)}]};
 }
 
-function envelope(g, w, h, image, layer, which, large, stroke, note) {
+function envelope(g, w, h, image, layer, which, large, stroke) {
   const {span, x, y, points} = envelopePoints(image, layer, which, w, h);
   const group = ENVELOPES[which];
   const heard = sounded(image, layer, ['delay', 'attack', 'hold', 'decay', 'sustain', 'release', 'attackCurve', 'decayCurve', 'releaseCurve'].map(id => `${group}.${id}`));
@@ -252,11 +285,13 @@ function envelope(g, w, h, image, layer, which, large, stroke, note) {
   curve(g, values, 8, w - 16, shown, stroke ?? layerColour(layer), large ? 2.2 : 1.5);
   if (large) {
     points.forEach(p => handle(g, p.x, p.y));
-    const at = note && envelopeTime(note.envelopes[which][0], span);
-    if (at !== null && at !== undefined) {
+  }
+  return note => {
+    const at = envelopeTime(note.envelopes[which][0], span);
+    if (at !== null) {
       dot(g, x(Math.min(at, span.seconds)), shown(Math.max(0, note.envelopes[which][1])));
     }
-  }
+  };
 }
 
 /** Time on the picture of a place that the audio thread reports: 1000 x stage + seconds within it. */
