@@ -27,6 +27,11 @@ public final class Course {
         peak = most;
     }
 
+    /** The largest sample of both channels. */
+    public double peak() {
+        return peak;
+    }
+
     public boolean silent() {
         return peak == 0;
     }

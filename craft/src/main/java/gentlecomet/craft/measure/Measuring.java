@@ -12,7 +12,10 @@ import gentlecomet.sound.performance.Rendering;
 import gentlecomet.sound.source.Recordings;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 
 /** Renders patches at 48 kHz and measures them. Keeps an engine; one thread at a time. */
 public final class Measuring {
@@ -55,10 +58,22 @@ public final class Measuring {
         if (cents != null && Math.abs(cents) > SURE_CENTS) {
             cents = ofThree(image, key, attack, cents);
         }
+        double loudest = course.peak();
+        boolean endless = probe.endless();
+        for (Note note : others(patch, key, phrase)) {
+            Rendering.Result other = rendering.render(PatchImage.of(Patterns.without(patch)), Phrase.single(note.key(), note.velocity(), 1), LONGEST_TAIL, Rendering.ControllerState.AT_REST);
+            Course its = new Course(other.audio());
+            if (its.peak() > loudest) {
+                loudest = its.peak();
+                attack = its.attackSeconds();
+            }
+            end = Math.max(end, its.endSeconds());
+            endless |= other.endless();
+        }
         Timbre timbre = Timbre.of(played, 0, Math.min(played.frames(), (int) (phrase.seconds() * RATE)));
         return new Measurement(loudness.integrated(), loudness.momentaryMax(), loudness.shortTermMax(), loudness.range(),
                 TruePeak.db(played), key, cents, attack,
-                Math.max(0, end - 1), probe.endless(), end, timbre.brightnessHz(), timbre.noisiness(), timbre.sideToMid());
+                Math.max(0, end - 1), endless, end, timbre.brightnessHz(), timbre.noisiness(), timbre.sideToMid());
     }
 
     /** What the patch sounds like at its probe key and an octave to each side, as far as these keys sound; two that differ by their patterns alone sound alike. */
@@ -90,6 +105,18 @@ public final class Measuring {
         return found[1];
     }
 
+    /** Notes of a phrase by which layers sound that the probe key does not have: of each such layer the note nearest to the probe key. */
+    private static List<Note> others(Patch patch, int key, Phrase phrase) {
+        Set<Integer> heard = new HashSet<>(layersAt(patch, key, PROBE_VELOCITY));
+        List<Note> notes = new ArrayList<>();
+        phrase.notes().stream().sorted(Comparator.comparingInt(n -> Math.abs(n.key() - key))).forEach(note -> {
+            if (heard.addAll(layersAt(patch, note.key(), note.velocity()))) {
+                notes.add(note);
+            }
+        });
+        return notes;
+    }
+
     /** The key nearest to C4 that sounds something. */
     public static int probeKey(Patch patch) {
         for (int distance = 0; distance < 128; distance++) {
@@ -104,15 +131,20 @@ public final class Measuring {
 
     /** Whether any layer covers a key at a velocity. */
     public static boolean sounds(Patch patch, int key, int velocity) {
+        return !layersAt(patch, key, velocity).isEmpty();
+    }
+
+    private static List<Integer> layersAt(Patch patch, int key, int velocity) {
+        List<Integer> layers = new ArrayList<>();
         for (int layer = 0; layer < Parameters.LAYERS; layer++) {
             int at = Parameters.ofLayer(layer, 0);
             if (patch.layerOn(layer) && key >= patch.value(at + LayerParameters.LOW_KEY)
                     && key <= patch.value(at + LayerParameters.HIGH_KEY)
                     && velocity >= patch.value(at + LayerParameters.LOW_VELOCITY)
                     && velocity <= patch.value(at + LayerParameters.HIGH_VELOCITY)) {
-                return true;
+                layers.add(layer);
             }
         }
-        return false;
+        return layers;
     }
 }

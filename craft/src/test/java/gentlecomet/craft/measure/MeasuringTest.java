@@ -8,6 +8,9 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import gentlecomet.craft.phrase.Phrases;
 import gentlecomet.craft.portrait.Portrait;
 import gentlecomet.sound.patch.Patch;
+import gentlecomet.sound.performance.Note;
+import gentlecomet.sound.performance.Phrase;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -58,6 +61,23 @@ class MeasuringTest {
         assertEquals(60, m.probeKey());
         assertTrue(m.brightnessHz() > 3000, "white noise has its centroid in the middle of the spectrum, at 12 kHz: " + m.brightnessHz());
         assertTrue(m.sideToMid() > 0.1, "width " + m.sideToMid());
+    }
+
+    /** The key nearest to the middle has a short, quiet layer alone; above it, and for hard strikes, stand others that the phrase plays. What is told is what each measures by itself. */
+    @ParameterizedTest
+    @CsvSource({"layer2.zone.lowKey=C#4, layer1.zone.highKey=C4", "layer2.zone.lowVelocity=101, layer1.zone.highVelocity=100"})
+    void attackAndTailAreOfAllLayersThatThePhrasePlays(String upper, String lower) {
+        Phrase phrase = new Phrase("both", "Both", 60, 4, List.of(new Note(60, 90, 0, 0.5), new Note(67, 120, 1, 0.5), new Note(60, 90, 2, 0.5)));
+        String[] loud = {"source1.level=-6", "amplitude.attack=400 ms", "amplitude.release=2 s"};
+        Patch alone = neutralWith("layer1." + loud[0], "layer1." + loud[1], "layer1." + loud[2]);
+        Patch split = neutralWith("layer2.on=on", upper, lower, "layer1.source1.level=-30", "layer1.amplitude.release=20 ms", "layer2." + loud[0], "layer2." + loud[1], "layer2." + loud[2]);
+        Measurement whole = measuring.measure(split, phrase);
+        Measurement one = measuring.measure(alone, phrase);
+        assertEquals(60, whole.probeKey());
+        assertEquals(one.attackSeconds(), whole.attackSeconds(), 0.02);
+        assertEquals(one.tailSeconds(), whole.tailSeconds(), 0.05);
+        Measurement low = measuring.measure(split, Phrase.single(60, 90, 1));
+        assertTrue(low.tailSeconds() < 0.1 && low.attackSeconds() < 0.05, "a phrase that stays below hears the short layer alone: " + low);
     }
 
     @Test

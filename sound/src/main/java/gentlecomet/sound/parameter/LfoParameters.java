@@ -1,5 +1,7 @@
 package gentlecomet.sound.parameter;
 
+import java.util.List;
+
 /** Places of an LFO's parameters within its group. */
 public final class LfoParameters {
 
@@ -18,6 +20,9 @@ public final class LfoParameters {
     public static final int START;
     public static final int SIDES;
 
+    /** How an LFO starts and swings: choices that are there for every wave. */
+    public static final List<Integer> STARTS;
+
     public static final int STEPPED_RANDOM = 5;
     public static final int SMOOTH_RANDOM = 6;
     public static final int DRAWN = 7;
@@ -33,6 +38,7 @@ public final class LfoParameters {
         SCOPE = g.choice("scope", "Trigger mode", "perNote", "shared");
         START = g.choice("start", "Start", "retrigger", "free", "once");
         SIDES = g.choice("sides", "Swings", "bothWays", "oneWay");
+        STARTS = List.of(SCOPE, START, SIDES);
         g.advanced(SMOOTH, SCOPE, START, SIDES);
     }
 

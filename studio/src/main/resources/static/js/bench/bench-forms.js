@@ -164,9 +164,9 @@ function wireParts(element, {id, image, set, edit, post, flush, openPlace}) {
     edit({kind: 'moveEffect', layer: b.dataset.layerNumber, slot: b.dataset.slot, to: b.dataset.to})));
   element.querySelectorAll('details[data-more]').forEach(fold => {
     const follow = () => {
-      // A source with its fold open is as wide as two; told by a class, for a selector that looks inside costs at every change of the page.
+      // What a part has more of stands beside it; told by a class, for a selector that looks inside costs at every change of the page.
       if (fold.dataset.more.endsWith('.')) {
-        fold.parentElement.classList.toggle('unfolded', fold.open);
+        fold.closest('[data-piece]').classList.toggle('unfolded', fold.open);
       }
     };
     fold.open = unfolded.has(fold.dataset.more);

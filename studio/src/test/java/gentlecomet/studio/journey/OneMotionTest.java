@@ -355,7 +355,43 @@ class OneMotionTest extends OnTheScreen {
                 below.add(stage + " by " + over + " px");
             }
         }
-        page.driver.executeCdpCommand("Emulation.clearDeviceMetricsOverride", java.util.Map.of());
         assertEquals(List.of(), below);
+        assertEquals("", page.jsLater(BESIDE));
+        page.driver.executeCdpCommand("Emulation.clearDeviceMetricsOverride", java.util.Map.of());
     }
+
+    /** Each fold of a source, filter, envelope, LFO or of the noise is opened by itself: it stands beside the bars, and the bars and pictures of its stage stay in the window. */
+    private static final String BESIDE = """
+            const done = arguments[arguments.length - 1];
+            const frame = () => new Promise(next => requestAnimationFrame(() => requestAnimationFrame(next)));
+            (async () => {
+              const page = document.getElementById('page');
+              const wrong = [];
+              for (const [stage, parts] of [['sources', '.source-columns, .one-row'], ['filter', '.two'], ['envelopes', '.two'], ['modulation', '.routes-beside']]) {
+                document.querySelector(`[data-stage=${stage}]`).click();
+                const panel = document.querySelector(`[data-stage-panel=${stage}]`);
+                const shown = selector => [...panel.querySelectorAll(`:is(${parts}) ${selector}`)].filter(e => e.checkVisibility({contentVisibilityAuto: true}) && !e.parentElement.closest('details:not([open])'));
+                const folds = [...new Set([...shown('.fold[data-more$="."]'), ...shown('.starts')])];
+                if (folds.length === 0) {
+                  wrong.push(`${stage} has no fold`);
+                }
+                for (const fold of folds) {
+                  fold.open = true;
+                  await frame();
+                  const part = fold.matches('.starts') ? panel.querySelector('.lfos') : fold.closest('[data-piece]');
+                  const main = [...part.querySelectorAll('.bar')].filter(b => b.checkVisibility() && !b.closest('details:not([open])') && !fold.contains(b));
+                  const left = fold.getBoundingClientRect().left;
+                  if (main.some(b => b.getBoundingClientRect().right > left + 2)) {
+                    wrong.push(`${fold.dataset.more} is not beside`);
+                  }
+                  const lowest = Math.max(...[...shown('.bar'), ...shown('canvas')].map(e => e.getBoundingClientRect().bottom)) - page.getBoundingClientRect().bottom;
+                  if (lowest > 0) {
+                    wrong.push(`${fold.dataset.more} takes ${lowest.toFixed(0)} px out of the window`);
+                  }
+                  fold.open = false;
+                  await frame();
+                }
+              }
+              done(wrong.join('; '));
+            })();""";
 }

@@ -7,10 +7,14 @@ import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.parameter.Shapes;
 import gentlecomet.sound.parameter.SourceParameters;
 import gentlecomet.sound.parameter.TableName;
+import gentlecomet.sound.parameter.ValueText;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.SoundFile;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** One layer on the bench. A layer that is off shows its switch only. */
 public record BenchLayer(int number, boolean on, Bar onBar, BarGroup zone, BarGroup pitch, List<Source> sources, BarGroup noise, BarGroup filters,
@@ -35,8 +39,22 @@ public record BenchLayer(int number, boolean on, Bar onBar, BarGroup zone, BarGr
         }
     }
 
-    /** A drawn curve or an LFO with what is drawn for it. */
-    public record Motion(BarGroup group, DrawnList drawn) {
+    /**
+     * A drawn curve or an LFO with what is drawn for it.
+     *
+     * @param starts how an LFO starts and swings: bars that stand beside those of all LFOs of the layer, not under each
+     */
+    public record Motion(BarGroup group, DrawnList drawn, List<Bar> starts) {
+        /** What of the starts is not as usual, such as "LFO 2 shared, once"; empty where all is. */
+        String startWords() {
+            String words = starts.stream().filter(b -> b.value() != b.parameter().neutral()).map(b -> ValueText.format(b.parameter(), b.value())).collect(Collectors.joining(", "));
+            return words.isEmpty() ? "" : group.title() + " " + words;
+        }
+    }
+
+    /** What of the starts of all LFOs is not as usual, in words. */
+    public String startWords() {
+        return lfos.stream().map(Motion::startWords).filter(w -> !w.isEmpty()).collect(Collectors.joining("; "));
     }
 
     static BenchLayer of(Patch patch, int l) {
@@ -62,14 +80,17 @@ public record BenchLayer(int number, boolean on, Bar onBar, BarGroup zone, BarGr
         List<Motion> curves = new ArrayList<>();
         for (int c = 0; c < LayerParameters.CURVES; c++) {
             curves.add(new Motion(BarGroup.of(patch, "Curve " + (c + 1), c, layer + "curve" + (c + 1) + "."),
-                    DrawnList.of(patch, Shapes.curve(l, c), "points")));
+                    DrawnList.of(patch, Shapes.curve(l, c), "points"), List.of()));
         }
         List<Motion> lfos = new ArrayList<>();
         for (int o = 0; o < LayerParameters.LFOS; o++) {
             int wave = (int) patch.value(Parameters.ofLayer(l, LayerParameters.lfo(o)) + LfoParameters.WAVE);
             DrawnList drawn = wave == LfoParameters.DRAWN ? DrawnList.of(patch, Shapes.lfoPoints(l, o), "points")
                     : wave == LfoParameters.STEPS ? DrawnList.of(patch, Shapes.lfoSteps(l, o), "bars") : null;
-            lfos.add(new Motion(BarGroup.of(patch, "LFO " + (o + 1), o, layer + "lfo" + (o + 1) + "."), drawn));
+            BarGroup all = BarGroup.of(patch, "LFO " + (o + 1), o, layer + "lfo" + (o + 1) + ".");
+            int at = Parameters.ofLayer(l, LayerParameters.lfo(o));
+            Map<Boolean, List<Bar>> starts = Stream.concat(all.bars().stream(), all.more().stream()).collect(Collectors.partitioningBy(b -> LfoParameters.STARTS.contains(b.parameter().index() - at)));
+            lfos.add(new Motion(new BarGroup(all.title(), o, all.id(), starts.get(false), List.of()), drawn, starts.get(true)));
         }
         return new BenchLayer(l + 1, true, onBar, BarGroup.of(patch, "Zone", 0, layer + "zone."), BarGroup.of(patch, "Pitch", 0, layer + "pitch."),
                 sources, BarGroup.of(patch, "Noise", 0, layer + "noise."), BarGroup.of(patch, "Filters", 0, layer + "filters."), filter,
