@@ -28,13 +28,13 @@ token="$(awk '$6 == "XSRF-TOKEN" {print $7}' "$jar")"
 waves=(saw table)
 turn=0
 edit() {
-  local page version stages
+  local page version pieces
   page="$(curl -s -b "$jar" -c "$jar" "$base/patches/$patch/bench")"
   version="$(grep -o 'data-version="[0-9]*"' <<<"$page" | head -1 | tr -dc 0-9)"
-  # As the page does: the stages that it has are not sent again.
-  stages="$(grep -o 'data-\(stage-panel\|keep\)="[a-zA-Z0-9.]*" data-hash="[0-9a-f]*"' <<<"$page" | sed 's/data-[a-z-]*="\([a-zA-Z0-9.]*\)" data-hash="\([0-9a-f]*\)"/\1:\2/' | tr '\n' ' ')"
+  # As the page does: the pieces that it has are not sent again.
+  pieces="$(grep -o 'data-piece="[a-zA-Z0-9.]*"[^<>]* data-hash="[0-9a-f]*"' <<<"$page" | sed 's/data-piece="\([a-zA-Z0-9.]*\)".* data-hash="\([0-9a-f]*\)"/\1:\2/' | tr '\n' ' ')"
   turn=$((turn + 1))
-  ask -H "X-XSRF-TOKEN: $token" -H "Origin: $base" -H 'HX-Request: true' -H "X-Stages: $stages" --data-urlencode "version=$version" \
+  ask -H "X-XSRF-TOKEN: $token" -H "Origin: $base" -H "X-Pieces: $pieces" --data-urlencode "version=$version" \
     -d "kind=choose&target=layer1.source1.wave&value=${waves[$((turn % 2))]}" "$base/patches/$patch/edits"
 }
 for _ in 1 2 3 4 5; do edit >/dev/null; done
