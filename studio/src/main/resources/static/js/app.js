@@ -6,7 +6,6 @@ import {benchState, chooseStage, flipVersions, matchLevel, openPlace, save, setU
 import {openQuickLine} from './bench/quick/quick-line.js';
 import {roundKey, undoAnswer} from './listening/round.js';
 import {playClicked, setUpPage} from './page/pages.js';
-import {say} from './page/requests.js';
 import {setUpAnswers} from './page/answers.js';
 import {setUpTheme, turnTheme} from './page/theme.js';
 import {rememberFocus} from './page/focus-kept.js';

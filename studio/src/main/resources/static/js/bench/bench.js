@@ -69,6 +69,10 @@ export function setUpBench(root) {
   const element = root.id === 'bench' ? root : root.querySelector?.('#bench');
   if (element) {
     takeUp(new Fresh([element]), () => {});
+    const wanted = location.hash.slice(1);
+    if (wanted) {
+      openPlace(wanted);
+    }
     if (layersToCome()) {
       requestIdleCallback(() => benchState() && layersToCome() && refresh(), {timeout: LAYERS_WITHIN_MS});
     }
@@ -78,12 +82,11 @@ export function setUpBench(root) {
 /** A page comes with its first layer; the others are fetched once it stands. */
 const layersToCome = () => bench().querySelector('[data-for-layer][data-piece]:empty') !== null;
 
-/** The patch that the bench tells of: the state that stands goes on with it, or a new one begins. @returns {boolean} whether it is the same patch as before */
+/** The patch that the bench tells of: the state that stands goes on with it, as bars that stay are wired to it, or a new one begins. */
 function takePatch() {
   const focus = document.getElementById('focus');
   const playable = JSON.parse(focus.dataset.playable);
-  const same = state?.id === playable.id && player.playing()?.id === playable.id;
-  if (same) {
+  if (state?.id === playable.id) {
     state.take(focus);
   } else {
     state = new PatchState(focus, answered, () => refresh(), edit);
@@ -94,7 +97,6 @@ function takePatch() {
   } else {
     player.load(playable, false);
   }
-  return same;
 }
 
 /**
@@ -104,7 +106,7 @@ function takePatch() {
  */
 function takeUp(fresh, settle) {
   const whole = fresh.querySelector('#bench') !== null;
-  const same = takePatch();
+  takePatch();
   writeOut(fresh);
   const openMenu = bar => openBarMenu(bar, state, edit);
   const bars = fresh.querySelectorAll('.bar[role=slider], .bar-choice');
@@ -130,10 +132,6 @@ function takeUp(fresh, settle) {
   showLayer(fresh);
   showEars(bench());
   bars.forEach(bar => state.locked.has(indexOf(bar)) && showLock(bar, true));
-  const wanted = location.hash.slice(1);
-  if (wanted && !same) {
-    openPlace(wanted);
-  }
   watch();
   showAll();
   responseOutdated(bench().querySelector('[data-stage-panel="keymap"]'), state.id, redraw);

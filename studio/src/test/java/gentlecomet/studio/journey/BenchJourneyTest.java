@@ -75,6 +75,10 @@ class BenchJourneyTest extends OnTheScreen {
         try (Browser page = browser()) {
             page.open("/patches/" + id + "#layer4.filter1.cutoff");
             page.until(d -> "layer4.filter1.cutoff".equals(page.js("return document.activeElement.id")));
+            go(page, "/banks/" + patches.summary(id).bankId());
+            page.find("#desk");
+            go(page, "/patches/" + id + "#layer3.filter1.resonance");
+            page.until(d -> "layer3.filter1.resonance".equals(page.js("return document.activeElement.id")));
             page.open("/patches/" + id);
             page.js("document.querySelector('[data-layer=\"2\"]').click()");
             page.click("[data-stage=filter]");
@@ -86,6 +90,11 @@ class BenchJourneyTest extends OnTheScreen {
             page.until(d -> page.text(".history .now").contains("700"));
             assertEquals(List.of(), page.errors());
         }
+    }
+
+    /** By a link of the page, which does not load it anew. */
+    private static void go(Browser page, String address) {
+        page.js("const a = document.createElement('a'); a.href = arguments[0]; document.getElementById('content').append(a); htmx.process(a); a.click()", address);
     }
 
     private static String choice(String id, String text) {
