@@ -5,45 +5,16 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import gentlecomet.sound.parameter.Parameters;
 import gentlecomet.sound.patch.Patch;
 import gentlecomet.sound.patch.PatchImage;
-import gentlecomet.studio.StudioTest;
 import gentlecomet.studio.patch.PatchSummary;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** The logic of page modules, module by module: each is imported in one browser that all cases share, on a page without a bench. */
-@StudioTest
-class PageModulesTest extends OnTheScreen {
-
-    private static Browser shared;
-
-    @BeforeEach
-    void openAPageOnce() throws java.io.IOException {
-        if (shared == null) {
-            java.nio.file.Path profile = java.nio.file.Files.createTempDirectory("modules");
-            shared = new Browser(port, profile, profile);
-            shared.open("/collections/" + demo() + "/assets");
-        }
-    }
-
-    @AfterAll
-    static void close() {
-        if (shared != null) {
-            shared.close();
-            shared = null;
-        }
-    }
-
-    /** What an expression of a module answers. @param names what is imported @param module below js/ */
-    private static Object in(String module, String names, String body, Object... arguments) {
-        return shared.jsLater("const done = arguments[arguments.length - 1]; const given = [...arguments].slice(0, -1); import('@js/" + module + "').then(async " + names
-                + " => { " + body + " }).then(done, e => done('failed: ' + e.stack))", arguments);
-    }
+class PageModulesTest extends InModules {
 
     @ParameterizedTest
     @CsvSource({"cut, Layer 1 filter 1: Cutoff", "brightness, Layer 1 filter 1: Cutoff", "2 lev, Layer 1 source 2: Level", "fm, Layer 1 source 1: Phase modulation from 2",
