@@ -49,7 +49,8 @@ public final class Measuring {
         Audio played = rendering.render(image, phrase, LONGEST_TAIL, Rendering.ControllerState.AT_REST).audio();
         Loudness loudness = Loudness.of(played);
         int key = probeKey(patch);
-        Rendering.Result probe = rendering.render(PatchImage.of(Patterns.without(patch)), Phrase.single(key, PROBE_VELOCITY, 1), LONGEST_TAIL, Rendering.ControllerState.AT_REST);
+        double[] plain = PatchImage.of(Patterns.without(patch));
+        Rendering.Result probe = struck(plain, key, PROBE_VELOCITY);
         Course course = new Course(probe.audio());
         double attack = course.attackSeconds();
         double end = course.endSeconds();
@@ -61,7 +62,7 @@ public final class Measuring {
         double loudest = course.peak();
         boolean endless = probe.endless();
         for (Note note : others(patch, key, phrase)) {
-            Rendering.Result other = rendering.render(PatchImage.of(Patterns.without(patch)), Phrase.single(note.key(), note.velocity(), 1), LONGEST_TAIL, Rendering.ControllerState.AT_REST);
+            Rendering.Result other = struck(plain, note.key(), note.velocity());
             Course its = new Course(other.audio());
             if (its.peak() > loudest) {
                 loudest = its.peak();
@@ -74,6 +75,11 @@ public final class Measuring {
         return new Measurement(loudness.integrated(), loudness.momentaryMax(), loudness.shortTermMax(), loudness.range(),
                 TruePeak.db(played), key, cents, attack,
                 Math.max(0, end - 1), endless, end, timbre.brightnessHz(), timbre.noisiness(), timbre.sideToMid());
+    }
+
+    /** One note, held for a second, until it is silent. */
+    private Rendering.Result struck(double[] image, int key, int velocity) {
+        return rendering.render(image, Phrase.single(key, velocity, 1), LONGEST_TAIL, Rendering.ControllerState.AT_REST);
     }
 
     /** What the patch sounds like at its probe key and an octave to each side, as far as these keys sound; two that differ by their patterns alone sound alike. */

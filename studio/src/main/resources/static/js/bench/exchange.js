@@ -70,7 +70,7 @@ export function exchanges(stateOf, takeUp) {
       say(refusal.message);
       if (!refusal.passing) {
         // What was chosen and refused stands in its field still.
-        forget(field ?? null);
+        forget(field);
         await replaceBench(await askForBench(false));
       }
     } finally {

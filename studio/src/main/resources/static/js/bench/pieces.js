@@ -36,7 +36,7 @@ export function standingPieces() {
   return {'X-Pieces': [...document.querySelectorAll('[data-piece][data-hash]')].map(piece => `${nameOf(piece)}:${piece.dataset.hash}`).join(' ')};
 }
 
-/** The page has changed something in the piece by itself: the server sends it again. @param {HTMLElement|null} element */
+/** The page has changed something in the piece by itself: the server sends it again. @param {HTMLElement|null|undefined} element */
 export function forget(element) {
   element?.closest(PIECE)?.removeAttribute('data-hash');
 }
@@ -58,7 +58,7 @@ export function exchange(bench, answer) {
       if (!placed) {
         places.push([old, piece]);
       }
-      return (placed || old) && within(piece).every(inner => look(inner, true));
+      return (placed || old !== undefined) && within(piece).every(inner => look(inner, true));
     }
     if (placed) {
       stays.push([piece, old]);

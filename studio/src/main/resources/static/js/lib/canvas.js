@@ -29,6 +29,9 @@ export function keepDrawn(canvas, draw) {
 const sizes = new WeakMap();
 const sized = new ResizeObserver(entries => entries.forEach(e => sizes.set(e.target, [Math.round(e.contentRect.width), Math.round(e.contentRect.height)])));
 
+const inPixels = size => Math.round(size * (window.devicePixelRatio || 1));
+const fits = (canvas, w, h) => canvas.width === inPixels(w) && canvas.height === inPixels(h);
+
 /**
  * Fits a canvas to its box at the screen's resolution and clears it.
  * @param {HTMLCanvasElement} canvas
@@ -44,9 +47,9 @@ export function fit(canvas) {
     return null;
   }
   const scale = window.devicePixelRatio || 1;
-  if (canvas.width !== Math.round(w * scale) || canvas.height !== Math.round(h * scale)) {
-    canvas.width = Math.round(w * scale);
-    canvas.height = Math.round(h * scale);
+  if (!fits(canvas, w, h)) {
+    canvas.width = inPixels(w);
+    canvas.height = inPixels(h);
   }
   const g = canvas.getContext('2d');
   g.setTransform(scale, 0, 0, scale, 0, 0);
@@ -57,8 +60,7 @@ export function fit(canvas) {
 /** Whether a canvas has a picture of its present size, or is not shown. @param {HTMLCanvasElement} canvas */
 export function isDrawn(canvas) {
   const [w, h] = sizes.get(canvas) ?? [canvas.clientWidth, canvas.clientHeight];
-  const scale = window.devicePixelRatio || 1;
-  return !w || !h || canvas.width === Math.round(w * scale) && canvas.height === Math.round(h * scale);
+  return !w || !h || fits(canvas, w, h);
 }
 
 /** Draws a line through points evenly spread over a width. `y` maps a value to a height. */

@@ -84,11 +84,11 @@ public record BenchLayer(int number, boolean on, Bar onBar, BarGroup zone, BarGr
         }
         List<Motion> lfos = new ArrayList<>();
         for (int o = 0; o < LayerParameters.LFOS; o++) {
-            int wave = (int) patch.value(Parameters.ofLayer(l, LayerParameters.lfo(o)) + LfoParameters.WAVE);
+            int at = Parameters.ofLayer(l, LayerParameters.lfo(o));
+            int wave = (int) patch.value(at + LfoParameters.WAVE);
             DrawnList drawn = wave == LfoParameters.DRAWN ? DrawnList.of(patch, Shapes.lfoPoints(l, o), "points")
                     : wave == LfoParameters.STEPS ? DrawnList.of(patch, Shapes.lfoSteps(l, o), "bars") : null;
             BarGroup all = BarGroup.of(patch, "LFO " + (o + 1), o, layer + "lfo" + (o + 1) + ".");
-            int at = Parameters.ofLayer(l, LayerParameters.lfo(o));
             Map<Boolean, List<Bar>> starts = Stream.concat(all.bars().stream(), all.more().stream()).collect(Collectors.partitioningBy(b -> LfoParameters.STARTS.contains(b.parameter().index() - at)));
             lfos.add(new Motion(new BarGroup(all.title(), o, all.id(), starts.get(false), List.of()), drawn, starts.get(true)));
         }
